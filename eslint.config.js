@@ -1,0 +1,44 @@
+import js from '@eslint/js';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+export default ts.config(
+	{ ignores: ['build/', '.svelte-kit/', 'data/', 'node_modules/'] },
+	js.configs.recommended,
+	...ts.configs.recommended,
+	...svelte.configs.recommended,
+	{
+		languageOptions: { globals: { ...globals.browser, ...globals.node } },
+		rules: {
+			'no-undef': 'off',
+			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+			'@typescript-eslint/consistent-type-imports': 'error',
+			'svelte/no-navigation-without-resolve': 'off'
+		}
+	},
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: {
+			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
+		}
+	},
+	{
+		files: ['src/core/**/*.ts'],
+		rules: {
+			'no-restricted-globals': [
+				'error',
+				{ name: 'Date', message: 'The core has no clock.' },
+				{ name: 'window', message: 'The core has no DOM.' },
+				{ name: 'document', message: 'The core has no DOM.' },
+				{ name: 'process', message: 'The core does no I/O.' },
+				{ name: 'fetch', message: 'The core does no I/O.' }
+			],
+			'no-restricted-properties': [
+				'error',
+				{ object: 'Math', property: 'random', message: 'The core is not random: pass a seed.' }
+			]
+		}
+	}
+);

@@ -1,0 +1,79 @@
+/** What must be on the machine before anything of ours can run: Debian's and npm's packages. */
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { accessSync, constants, existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { delimiter, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
+
+/**
+ * Ends the command with one clear line.
+ * @param {string} message @param {number} [code] @returns {never}
+ */
+export function fail(message, code = 1) {
+	console.error(`vane: ${message}`);
+	process.exit(code);
+}
+
+/**
+ * Path of a program, also looking in the folders that a normal user's PATH leaves out.
+ * @param {string} program
+ */
+export function findProgram(program) {
+	const folders = [...(process.env.PATH ?? '').split(delimiter), '/usr/sbin', '/usr/bin', '/sbin'];
+	for (const folder of folders) {
+		const path = join(folder || '.', program);
+		try {
+			accessSync(path, constants.X_OK);
+			return path;
+		} catch {
+			continue;
+		}
+	}
+	return undefined;
+}
+
+/**
+ * Installs a Debian package unless its programs are there already.
+ * @param {string} name @param {string[]} programs
+ */
+export function installDebianPackages(name, programs) {
+	if (programs.every(findProgram)) return;
+	const apt = findProgram('apt-get');
+	if (!apt) fail(`${name} is missing and this is not Debian: install it, then run this again.`);
+	const isRoot = process.getuid?.() === 0;
+	const sudo = findProgram('sudo');
+	if (!isRoot && !sudo) {
+		fail(`${name} is missing and there is no sudo. As root: apt-get install ${name}`);
+	}
+	const sudoArgs = process.stdin.isTTY ? [] : ['-n'];
+	const call = (/** @type {string[]} */ ...args) => {
+		const env = ['env', 'DEBIAN_FRONTEND=noninteractive', apt, '-qq', ...args];
+		const [program, ...rest] = isRoot ? env : [/** @type {string} */ (sudo), ...sudoArgs, ...env];
+		return spawnSync(/** @type {string} */ (program), rest, { stdio: ['inherit', 'ignore', 'inherit'] }).status === 0;
+	};
+	console.error(`vane: installing ${name} …`);
+	// An update may fail on one stale list and the install still work, so only the install decides.
+	call('update');
+	if (!call('install', '-y', '--no-install-recommends', name) || !programs.every(findProgram)) {
+		fail(`${name} could not be installed. Try by hand: sudo apt-get update && sudo apt-get install ${name}`);
+	}
+}
+
+/** `npm ci` when the lock file changed or the last one was interrupted. */
+export function installNodePackages() {
+	const stamp = join(root, 'node_modules/.vane-stamp');
+	const wanted = createHash('sha256')
+		.update(readFileSync(join(root, 'package-lock.json')))
+		.update(`${process.version} ${process.arch}`)
+		.digest('hex');
+	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+	console.error('vane: installing packages (npm ci) …');
+	const npm = spawnSync('npm', ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], {
+		cwd: root,
+		stdio: ['ignore', 'ignore', 'inherit']
+	});
+	if (npm.status !== 0) fail('npm ci did not finish. Check the network to the npm registry, then run this again.');
+	writeFileSync(stamp, wanted);
+}
