@@ -1,0 +1,19 @@
+/** The four corners, seen from the driver's seat, in the order people walk round the car. */
+export const corners = ['FL', 'FR', 'RL', 'RR'] as const;
+export type Corner = (typeof corners)[number];
+export type Axle = 'front' | 'rear';
+export type PerCorner<T> = Record<Corner, T>;
+
+export const cornerNames: Readonly<PerCorner<string>> = {
+	FL: 'Front left',
+	FR: 'Front right',
+	RL: 'Rear left',
+	RR: 'Rear right'
+};
+
+export const axleOf = (corner: Corner): Axle => (corner[0] === 'F' ? 'front' : 'rear');
+export const isLeft = (corner: Corner): boolean => corner[1] === 'L';
+
+export function perCorner<T>(make: (corner: Corner) => T): PerCorner<T> {
+	return { FL: make('FL'), FR: make('FR'), RL: make('RL'), RR: make('RR') };
+}

@@ -1,0 +1,74 @@
+import type { Axle } from '../height/corners.ts';
+import type { BushSize } from '../bush/torsion.ts';
+
+/** What a fastener holds; decides when it may be tightened for good. */
+export const jointKinds = [
+	'bonded-bush', 'rigid', 'ball-joint', 'shaft-nut', 'clamp', 'cushion', 'wheel'
+] as const;
+export type JointKind = (typeof jointKinds)[number];
+
+export const jointKindNames: Readonly<Record<JointKind, string>> = {
+	'bonded-bush': 'Bonded bush',
+	rigid: 'Rigid',
+	'ball-joint': 'Ball joint',
+	'shaft-nut': 'Shaft nut',
+	clamp: 'Clamp',
+	cushion: 'Cushion',
+	wheel: 'Wheel'
+};
+
+/** When a joint may be tightened for good. */
+export const tightenRules = ['any-time', 'ride-height', 'wheels-on-ground'] as const;
+export type TightenRule = (typeof tightenRules)[number];
+
+export const tightenRuleNames: Readonly<Record<TightenRule, string>> = {
+	'any-time': 'Any time',
+	'ride-height': 'At ride height',
+	'wheels-on-ground': 'Wheels on ground'
+};
+
+/** The rule a joint of this kind follows unless the job says otherwise. */
+export function defaultRule(kind: JointKind): TightenRule {
+	if (kind === 'bonded-bush') return 'ride-height';
+	return kind === 'wheel' ? 'wheels-on-ground' : 'any-time';
+}
+
+export interface LayoutJoint {
+	/** Unique in the layout. */
+	key: string;
+	name: string;
+	kind: JointKind;
+	rule: TightenRule;
+	/** Fastener that is not used twice. */
+	oneTime: boolean;
+	/** Short advice shown with the joint. */
+	note?: string;
+}
+
+/** A value with its standard uncertainty, same unit. */
+export interface Estimate {
+	value: number;
+	u: number;
+}
+
+/** How one axle's corners are built: what has to be tightened, and the geometry to assume untaped. */
+export interface Layout {
+	key: string;
+	name: string;
+	axles: readonly Axle[];
+	/** What the tape measures, in words, for the geometry form. */
+	tape: { armLength: string; outerBelowInner: string };
+	/** Assumed until taped; the uncertainty is wide on purpose. */
+	assumed: {
+		armLengthMm: Estimate;
+		outerBelowInnerMm: Estimate;
+		jointPerWheel: number;
+		wheelRateNPerMm: number;
+		/** Relative uncertainty of rubber and wheel rate together. */
+		stiffnessRelative: number;
+		bush: BushSize & { hardnessIrhd: number };
+		bushCount: number;
+	};
+	/** In the order they are tightened. */
+	joints: readonly LayoutJoint[];
+}

@@ -1,0 +1,57 @@
+import type { TwistVerdict } from '../bush/verdict.ts';
+import type { Corner, PerCorner } from '../height/corners.ts';
+import type { JointKind, TightenRule } from '../layout/types.ts';
+
+/** How the car stands while something is tightened. */
+export const carStates = ['hanging', 'loaded'] as const;
+export type CarState = (typeof carStates)[number];
+
+/** The three ways of loading a corner. */
+export const loadMethods = ['on-wheels', 'on-stands', 'jack-to-height'] as const;
+export type LoadMethod = (typeof loadMethods)[number];
+
+export const loadMethodNames: Readonly<Record<LoadMethod, string>> = {
+	'on-wheels': 'On its wheels',
+	'on-stands': 'On stands under hubs or arms',
+	'jack-to-height': 'Jacked to height'
+};
+
+/** A cushion mount is tightened to what is seen, not to a number. */
+export const cushionSights = ['washer-edge', 'shoulder'] as const;
+export type CushionSight = (typeof cushionSights)[number];
+
+export interface JointFact {
+	id: string;
+	corner: Corner;
+	name: string;
+	kind: JointKind;
+	rule: TightenRule;
+	/** Specified torque; undefined when nobody has said. */
+	torqueNm?: number;
+}
+
+/** One torque as it counts now: corrections applied. */
+export interface TorqueFact {
+	jointId: string;
+	/** Undefined for a cushion mount recorded as seen. */
+	torqueNm?: number;
+	seen?: CushionSight;
+	carState: CarState;
+	method?: LoadMethod;
+	/** What the bush computation said of it; only for a bonded bush tightened loaded. */
+	verdict?: TwistVerdict;
+	twistDeg?: number;
+}
+
+/** Everything about a job that decides what it still owes. Corrections are applied. */
+export interface JobFacts {
+	/** Corners that are worked on; heights are read at all four. */
+	corners: readonly Corner[];
+	beforeMm: PerCorner<readonly number[]>;
+	afterMm: PerCorner<readonly number[]>;
+	/** Target in the job's school of height, where there is one. */
+	targetMm: PerCorner<number | undefined>;
+	joints: readonly JointFact[];
+	torques: readonly TorqueFact[];
+	signed: boolean;
+}

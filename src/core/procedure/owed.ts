@@ -1,0 +1,93 @@
+import { cornerNames, corners, type Corner } from '../height/corners.ts';
+import { repeatToleranceMm } from '../height/measure.ts';
+import { formatNumber } from '../units/format.ts';
+import type { JobFacts, TorqueFact } from './facts.ts';
+import { jointStatus, type JointStatus } from './joint-status.ts';
+
+/** Readings wanted at each corner, before and after. */
+export const readingsPerCorner = 3;
+
+export interface OwedItem {
+	kind: 'height-before' | 'height-after' | 'doubt' | 'target' | 'joint';
+	corner: Corner;
+	/** The whole sentence, without the corner. */
+	text: string;
+	jointId?: string;
+}
+
+/** Where a job stands in its order of work. */
+export const stages = ['heights-before', 'joints', 'set', 'heights-after', 'ready', 'signed'] as const;
+export type Stage = (typeof stages)[number];
+
+export const stageNames: Readonly<Record<Stage, string>> = {
+	'heights-before': 'Heights before',
+	joints: 'Joints',
+	set: 'Set at ride height',
+	'heights-after': 'Heights after',
+	ready: 'Ready to sign',
+	signed: 'Signed'
+};
+
+export interface JobStanding {
+	stage: Stage;
+	owed: OwedItem[];
+	joints: Map<string, JointStatus>;
+}
+
+/** What the job still owes, by corner and joint, and so where it stands. */
+export function jobStanding(facts: JobFacts): JobStanding {
+	const last = new Map<string, TorqueFact>();
+	for (const torque of facts.torques) last.set(torque.jointId, torque);
+	const joints = new Map(
+		facts.joints.map((joint) => [joint.id, jointStatus(joint, last.get(joint.id))] as const)
+	);
+
+	const owed: OwedItem[] = [
+		...owedReadings('height-before', 'before', facts.beforeMm),
+		...facts.corners
+			.filter((corner) => facts.targetMm[corner] === undefined)
+			.map((corner): OwedItem => ({ kind: 'target', corner, text: 'no target height yet' }))
+	];
+	for (const joint of facts.joints) {
+		const status = joints.get(joint.id)!;
+		if (status.owed) {
+			owed.push({ kind: 'joint', corner: joint.corner, jointId: joint.id, text: `${joint.name}: ${status.reason}` });
+		}
+	}
+	owed.push(...owedReadings('height-after', 'after', facts.afterMm));
+	return { stage: stageOf(facts, owed), owed, joints };
+}
+
+function owedReadings(
+	kind: 'height-before' | 'height-after',
+	when: string,
+	readings: JobFacts['beforeMm']
+): OwedItem[] {
+	return corners.flatMap((corner): OwedItem[] => {
+		const values = readings[corner];
+		const missing = readingsPerCorner - values.length;
+		if (missing > 0) {
+			return [{ kind, corner, text: `${missing} ${missing === 1 ? 'reading' : 'readings'} ${when}` }];
+		}
+		const range = Math.max(...values) - Math.min(...values);
+		if (range <= repeatToleranceMm) return [];
+		const text = `readings ${when} are ${formatNumber(range, 0)} mm apart: correct one or read again`;
+		return [{ kind: 'doubt', corner, text }];
+	});
+}
+
+function stageOf(facts: JobFacts, owed: readonly OwedItem[]): Stage {
+	if (facts.signed) return 'signed';
+	if (corners.some((corner) => facts.beforeMm[corner].length < readingsPerCorner)) return 'heights-before';
+	const rules = new Map(facts.joints.map((joint) => [joint.id, joint.rule]));
+	const owes = (test: (item: OwedItem) => boolean) => owed.some(test);
+	if (owes((item) => item.kind === 'joint' && rules.get(item.jointId!) === 'any-time')) return 'joints';
+	if (owes((item) => item.kind === 'joint' || item.kind === 'target')) return 'set';
+	if (owes((item) => item.kind === 'height-after')) return 'heights-after';
+	return owed.length ? 'heights-after' : 'ready';
+}
+
+/** An owed item as a whole line, for lists that are not sorted by corner. */
+export function owedLine(item: OwedItem): string {
+	return `${cornerNames[item.corner]}: ${item.text}`;
+}

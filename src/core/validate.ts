@@ -1,0 +1,32 @@
+import type Joi from 'joi';
+import { faulty, ok, type Fault, type Result } from './result.ts';
+
+/** Checks data against a schema: every fault at once, each naming its field; nothing is coerced. */
+export function validate<T>(schema: Joi.Schema, data: unknown): Result<T> {
+	const { error, value } = schema.validate(data, {
+		abortEarly: false,
+		convert: false,
+		errors: { wrap: { label: false, array: false } }
+	});
+	if (!error) return ok(value as T);
+	const faults = error.details.slice(0, 50).map(({ path, message, context, type }): Fault => {
+		const field = path.join('.') || 'input';
+		const label = String(context?.label ?? '');
+		const words = message.startsWith(label) ? message.slice(label.length).trim() : message;
+		const given = type === 'any.required' ? undefined : shorten(context?.value);
+		return { field, message: words, ...(given === undefined ? {} : { value: given }) };
+	});
+	return faulty(...faults);
+}
+
+/** Long values are cut so that an answer never echoes a whole upload. */
+function shorten(value: unknown): unknown {
+	if (typeof value === 'string') return value.length > 80 ? `${value.slice(0, 80)}…` : value;
+	return typeof value === 'object' && value !== null ? undefined : value;
+}
+
+/** One fault as a line of text: field, what was given, what is wrong. */
+export function faultLine({ field, message, value }: Fault): string {
+	const given = value === undefined ? '' : ` (given ${JSON.stringify(value)})`;
+	return `${field}: ${message}${given}`;
+}
