@@ -2,10 +2,11 @@ import type Joi from 'joi';
 import { faulty, ok, type Fault, type Result } from './result.ts';
 
 /** Checks data against a schema: every fault at once, each naming its field; nothing is coerced. */
-export function validate<T>(schema: Joi.Schema, data: unknown): Result<T> {
+export function validate<T>(schema: Joi.Schema, data: unknown, context: object = {}): Result<T> {
 	const { error, value } = schema.validate(data, {
 		abortEarly: false,
 		convert: false,
+		context,
 		errors: { wrap: { label: false, array: false } }
 	});
 	if (!error) return ok(value as T);

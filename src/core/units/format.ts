@@ -17,6 +17,16 @@ export const imperial: UnitChoice = {
 	length: 'in', torque: 'lbf·ft', rate: 'lbf/in', mass: 'lb', pressure: 'psi', distance: 'mi'
 };
 
+/** What a shop or a person picks; the rest of the units follows. */
+export interface UnitPreference {
+	system: 'metric' | 'imperial';
+	torque: string;
+}
+
+export function unitChoice({ system, torque }: UnitPreference): UnitChoice {
+	return { ...(system === 'metric' ? metric : imperial), torque };
+}
+
 export interface FormatOptions {
 	/** Decimals to show; the unit's usual number if not given. */
 	decimals?: number;

@@ -1,0 +1,158 @@
+/** The things a shop works with, as they travel between database, pages and files. */
+import type { BushSetBand } from '../../core/bush/band.ts';
+import type { Axle, Corner } from '../../core/height/corners.ts';
+import type { SchoolKey } from '../../core/height/schools.ts';
+import type { JointKind, TightenRule } from '../../core/layout/types.ts';
+import type { CarState, CushionSight, LoadMethod } from '../../core/procedure/facts.ts';
+
+export type Role = 'technician' | 'lead';
+
+export interface PersonName {
+	id: string;
+	name: string;
+	role: Role;
+}
+
+export interface VehicleAxle {
+	layout: string;
+	trackMm: number;
+	tyreSize: string;
+	/** Taped geometry; null where the layout's assumption stands in. */
+	armLengthMm: number | null;
+	outerBelowInnerMm: number | null;
+	referenceHubToArchMm: number | null;
+	wheelRateNPerMm: number | null;
+	/** The maker's specified height, with the school it is measured in. */
+	makerHeightMm: number | null;
+	makerHeightSchool: SchoolKey | null;
+}
+
+export interface Vehicle {
+	id: string;
+	plate: string;
+	vin: string | null;
+	make: string;
+	model: string;
+	modelYear: number | null;
+	owner: string;
+	wheelbaseMm: number;
+	modifications: string;
+	axles: Record<Axle, VehicleAxle>;
+	/** Dimensions as they were typed, by path such as `front.trackMm`. */
+	entered: Record<string, string>;
+	version: number;
+}
+
+/** How the car stood while heights were read. */
+export interface Conditions {
+	levelFloor: boolean;
+	rolledAndBounced: boolean;
+	steeringAhead: boolean;
+	brakesOff: boolean;
+	/** As said: cold pressures, fuel, load. */
+	tyrePressures: string;
+	fuel: string;
+	load: string;
+}
+
+export interface HeightSet {
+	conditions: Conditions;
+	resolutionMm: number;
+}
+
+export type Phase = 'before' | 'after';
+
+export interface Reading {
+	id: string;
+	phase: Phase;
+	corner: Corner;
+	school: SchoolKey;
+	/** Null in a row that withdraws another. */
+	heightMm: number | null;
+	entered: string;
+	correctsId: string | null;
+	withdrawn: boolean;
+	personId: string;
+	takenAt: string;
+}
+
+export interface Target {
+	corner: Corner;
+	heightMm: number;
+	entered: string;
+	source: 'maker' | 'chosen';
+}
+
+export interface Joint {
+	id: string;
+	corner: Corner;
+	position: number;
+	name: string;
+	kind: JointKind;
+	rule: TightenRule;
+	torqueNm: number | null;
+	torqueEntered: string | null;
+	torqueSource: 'maker' | 'shop' | 'estimated' | null;
+	oneTime: boolean;
+	note: string;
+}
+
+export interface Torque {
+	id: string;
+	jointId: string;
+	torqueNm: number | null;
+	entered: string;
+	seen: CushionSight | null;
+	wrench: string;
+	carState: CarState;
+	method: LoadMethod | null;
+	hubToArchMm: number | null;
+	hubToArchEntered: string | null;
+	/** What the bush was judged against when the row was written. */
+	targetHubToArchMm: number | null;
+	bush: BushSetBand | null;
+	correctsId: string | null;
+	withdrawn: boolean;
+	personId: string;
+	takenAt: string;
+}
+
+export interface SignOff {
+	id: string;
+	personId: string;
+	overrideReason: string | null;
+	/** What was still owed, line by line, when a lead signed all the same. */
+	owed: string[];
+	signedAt: string;
+}
+
+export interface JobHeader {
+	id: string;
+	number: string;
+	complaint: string;
+	odometerKm: number | null;
+	odometerEntered: string | null;
+	corners: Corner[];
+	technicianId: string | null;
+	school: SchoolKey;
+	openedAt: string;
+	createdBy: string;
+	signedAt: string | null;
+	version: number;
+}
+
+/** A job with everything on record about it. */
+export interface JobRecord extends JobHeader {
+	vehicle: Vehicle;
+	heightSets: Partial<Record<Phase, HeightSet>>;
+	/** What is added to an axle's reading to give hub to arch. */
+	offsets: Partial<Record<Axle, { offsetMm: number; entered: string }>>;
+	/** In the order they were written; corrections and withdrawals among them. */
+	readings: Reading[];
+	targets: Target[];
+	joints: Joint[];
+	torques: Torque[];
+	signOff: SignOff | null;
+	/** Everyone the record names. */
+	people: PersonName[];
+}

@@ -1,0 +1,124 @@
+import Joi from 'joi';
+import { corners } from '../../core/height/corners.ts';
+import { schoolKeys } from '../../core/height/schools.ts';
+import { jointKinds, tightenRules } from '../../core/layout/types.ts';
+import { carStates, cushionSights, loadMethods } from '../../core/procedure/facts.ts';
+import { pastMoment, quantity, requiredText, text, uuid, version } from './fields.ts';
+
+const cornerList = () => Joi.array().items(Joi.string().valid(...corners)).unique().min(1).max(4);
+const corner = () => Joi.string().valid(...corners).required();
+const phase = () => Joi.string().valid('before', 'after').required();
+const school = () => Joi.string().valid(...schoolKeys);
+const odometer = () => quantity('distance', { min: 0, max: 3_000_000 }).allow(null, '');
+const torque = () => quantity('torque', { min: 0.5, max: 1000 });
+
+export const newJobSchema = Joi.object({
+	id: uuid().required(),
+	vehicleId: uuid().required(),
+	complaint: requiredText(2000),
+	odometer: odometer(),
+	corners: cornerList().required(),
+	technicianId: uuid().allow(null, '')
+});
+
+/** A change of the job's head; only what is given changes. */
+export const jobChangeSchema = Joi.object({
+	version: version(),
+	complaint: text(2000).disallow(''),
+	odometer: odometer(),
+	corners: cornerList(),
+	technicianId: uuid().allow(null, ''),
+	school: school()
+}).or('complaint', 'odometer', 'corners', 'technicianId', 'school');
+
+export const heightSetSchema = Joi.object({
+	version: version(),
+	resolution: quantity('length', { min: 0.01, max: 10 }).required(),
+	conditions: Joi.object({
+		levelFloor: Joi.boolean().required(),
+		rolledAndBounced: Joi.boolean().required(),
+		steeringAhead: Joi.boolean().required(),
+		brakesOff: Joi.boolean().required(),
+		tyrePressures: text(120).required(),
+		fuel: text(120).required(),
+		load: text(120).required()
+	}).required()
+});
+
+export const readingSchema = Joi.object({
+	id: uuid().required(),
+	phase: phase(),
+	corner: corner(),
+	school: school().required(),
+	height: quantity('length', {}),
+	correctsId: uuid(),
+	withdraw: Joi.boolean(),
+	takenAt: pastMoment().required()
+})
+	.xor('height', 'withdraw')
+	.with('withdraw', 'correctsId');
+
+export const targetSchema = Joi.object({
+	version: version(),
+	corner: corner(),
+	height: quantity('length', {}).allow(null).required().description('null goes back to the default'),
+	source: Joi.string().valid('maker', 'chosen').required()
+});
+
+export const offsetSchema = Joi.object({
+	version: version(),
+	axle: Joi.string().valid('front', 'rear').required(),
+	offset: quantity('length', { min: -800, max: 800 }).required()
+});
+
+const jointFields = {
+	name: text(120).disallow(''),
+	kind: Joi.string().valid(...jointKinds),
+	rule: Joi.string().valid(...tightenRules),
+	torque: torque().allow(null, ''),
+	torqueSource: Joi.string().valid('maker', 'shop', 'estimated').allow(null),
+	oneTime: Joi.boolean(),
+	note: text(500)
+};
+
+export const newJointSchema = Joi.object({
+	version: version(),
+	id: uuid().required(),
+	corner: corner(),
+	...jointFields
+}).fork(['name', 'kind', 'rule'], (field) => field.required());
+
+export const jointChangeSchema = Joi.object({ version: version(), ...jointFields }).or(
+	...Object.keys(jointFields)
+);
+
+/** Fills a corner's joints from the layout of its axle. */
+export const layoutJointsSchema = Joi.object({ version: version(), corner: corner() });
+
+export const removeSchema = Joi.object({ version: version() });
+
+export const torqueSchema = Joi.object({
+	id: uuid().required(),
+	jointId: uuid().required(),
+	torque: torque(),
+	seen: Joi.string().valid(...cushionSights),
+	withdraw: Joi.boolean(),
+	wrench: text(80).default(''),
+	carState: Joi.string().valid(...carStates).required(),
+	method: Joi.when('carState', {
+		is: 'loaded',
+		then: Joi.string().valid(...loadMethods).required(),
+		otherwise: Joi.forbidden()
+	}),
+	hubToArch: quantity('length', { min: 150, max: 800 }),
+	correctsId: uuid(),
+	takenAt: pastMoment().required()
+})
+	.xor('torque', 'seen', 'withdraw')
+	.with('withdraw', 'correctsId');
+
+export const signOffSchema = Joi.object({
+	id: uuid().required(),
+	version: version(),
+	overrideReason: text(1000).disallow('').min(10)
+});

@@ -1,0 +1,57 @@
+import Joi from 'joi';
+import { units } from '../../core/units/dimensions.ts';
+import { requiredText, text, uuid, version } from './fields.ts';
+
+const unitsSchema = () =>
+	Joi.object({
+		system: Joi.string().valid('metric', 'imperial').required(),
+		torque: Joi.string().valid(...units.torque.map((unit) => unit.symbol)).required()
+	});
+
+/** A PIN is 4 to 12 digits; anything else counts as a password and wants 8 characters or more. */
+const secret = () =>
+	Joi.string()
+		.max(200)
+		.custom((value: string, helpers) =>
+			/^\d{4,12}$/.test(value) || value.length >= 8 ? value : helpers.error('secret')
+		)
+		.messages({ secret: 'must be a PIN of 4 to 12 digits, or a password of 8 characters or more' });
+
+const handle = () =>
+	Joi.string()
+		.pattern(/^[a-z][a-z0-9.-]{1,38}$/)
+		.messages({ 'string.pattern.base': 'must be 2 to 39 small letters, digits, points or hyphens, a letter first' });
+
+export const signInSchema = Joi.object({
+	handle: Joi.string().max(40).required(),
+	secret: Joi.string().max(200).required()
+});
+
+export const newPersonSchema = Joi.object({
+	id: uuid().required(),
+	handle: handle().required(),
+	name: requiredText(120),
+	role: Joi.string().valid('technician', 'lead').required(),
+	secret: secret().required()
+});
+
+export const personChangeSchema = Joi.object({
+	name: text(120).disallow(''),
+	role: Joi.string().valid('technician', 'lead'),
+	active: Joi.boolean(),
+	secret: secret()
+}).or('name', 'role', 'active', 'secret');
+
+/** What people choose for themselves. */
+export const preferencesSchema = Joi.object({
+	units: unitsSchema().allow(null).description('null follows the shop'),
+	theme: Joi.string().valid('system', 'light', 'dark')
+}).or('units', 'theme');
+
+export const shopSchema = Joi.object({
+	version: version(),
+	name: requiredText(120),
+	units: unitsSchema().required(),
+	twistSetDeg: Joi.number().min(0.1).max(20).required(),
+	twistAdvisedDeg: Joi.number().greater(Joi.ref('twistSetDeg')).max(45).required()
+});

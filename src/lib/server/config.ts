@@ -1,0 +1,46 @@
+import Joi from 'joi';
+import { faultLine, validate } from '../../core/validate.ts';
+
+/** Settings of the server, from the environment. README.md lists them for people. */
+export interface Config {
+	database: { host: string; port: number; user: string; password: string; database: string };
+	/** Only send the session cookie over HTTPS; set it when the application is behind TLS. */
+	secureCookies: boolean;
+	sessionHours: number;
+	logLevel: string;
+}
+
+const schema = Joi.object({
+	VANE_DB_HOST: Joi.string().required(),
+	VANE_DB_PORT: Joi.number().port().required(),
+	VANE_DB_USER: Joi.string().required(),
+	VANE_DB_PASSWORD: Joi.string().allow('').required(),
+	VANE_DB_NAME: Joi.string().pattern(/^\w+$/).required(),
+	VANE_ORIGIN: Joi.string().uri({ scheme: ['http', 'https'] }).required(),
+	VANE_SESSION_HOURS: Joi.number().min(0.01).max(720).default(12),
+	VANE_LOG_LEVEL: Joi.string().valid('fatal', 'error', 'warn', 'info', 'debug').default('info')
+});
+
+/** Reads and checks the settings; a wrong one is an error of one line that names it. */
+export function readConfig(env: Record<string, string | undefined>): Config {
+	const keys = Object.keys(schema.describe().keys as object);
+	const given = Object.fromEntries(keys.filter((k) => env[k]).map((k) => [k, env[k]]));
+	const checked = validate<Record<string, string>>(schema.prefs({ convert: true }), given);
+	if (!checked.ok) {
+		const message = `wrong setting: ${checked.faults.map(faultLine).join('; ')}`;
+		throw Object.assign(new Error(message), { forPeople: true });
+	}
+	const value = checked.value;
+	return {
+		database: {
+			host: value.VANE_DB_HOST!,
+			port: Number(value.VANE_DB_PORT),
+			user: value.VANE_DB_USER!,
+			password: value.VANE_DB_PASSWORD!,
+			database: value.VANE_DB_NAME!
+		},
+		secureCookies: value.VANE_ORIGIN!.startsWith('https:'),
+		sessionHours: Number(value.VANE_SESSION_HOURS),
+		logLevel: value.VANE_LOG_LEVEL!
+	};
+}

@@ -1,0 +1,97 @@
+import type { Corner } from '../../../core/height/corners.ts';
+import type { Joint, Torque } from '../../job/model.ts';
+import type { Database, Row } from './pool.ts';
+
+export async function listJoints(db: Database, jobId: string): Promise<Joint[]> {
+	const rows = await db.rows('SELECT * FROM joints WHERE job_id = ? ORDER BY corner, position, id', [jobId]);
+	return rows.map((row) => ({
+		id: row.id as string,
+		corner: row.corner as Corner,
+		position: row.position as number,
+		name: row.name as string,
+		kind: row.kind as Joint['kind'],
+		rule: row.rule as Joint['rule'],
+		torqueNm: row.torque_nm as number | null,
+		torqueEntered: row.torque_entered as string | null,
+		torqueSource: row.torque_source as Joint['torqueSource'],
+		oneTime: row.one_time === 1,
+		note: row.note as string
+	}));
+}
+
+export async function insertJoint(db: Database, jobId: string, joint: Joint): Promise<void> {
+	await db.run(
+		`INSERT INTO joints
+		   (id, job_id, corner, position, name, kind, rule, torque_nm, torque_entered, torque_source, one_time, note)
+		 VALUES
+		   (:id, :jobId, :corner, :position, :name, :kind, :rule, :torqueNm, :torqueEntered, :torqueSource, :oneTime, :note)`,
+		{ ...joint, jobId }
+	);
+}
+
+export async function updateJoint(db: Database, joint: Joint): Promise<void> {
+	await db.run(
+		`UPDATE joints
+		    SET name = :name, kind = :kind, rule = :rule, torque_nm = :torqueNm,
+		        torque_entered = :torqueEntered, torque_source = :torqueSource, one_time = :oneTime, note = :note
+		  WHERE id = :id`,
+		{ ...joint }
+	);
+}
+
+export async function deleteJoint(db: Database, id: string): Promise<void> {
+	await db.run('DELETE FROM joints WHERE id = ?', [id]);
+}
+
+function toTorque(row: Row): Torque {
+	return {
+		id: row.id as string,
+		jointId: row.joint_id as string,
+		torqueNm: row.torque_nm as number | null,
+		entered: row.entered as string,
+		seen: row.seen as Torque['seen'],
+		wrench: row.wrench as string,
+		carState: row.car_state as Torque['carState'],
+		method: row.method as Torque['method'],
+		hubToArchMm: row.hub_to_arch_mm as number | null,
+		hubToArchEntered: row.hub_to_arch_entered as string | null,
+		targetHubToArchMm: row.target_hub_to_arch_mm as number | null,
+		bush: row.bush ? JSON.parse(row.bush as string) : null,
+		correctsId: row.corrects_id as string | null,
+		withdrawn: row.withdrawn === 1,
+		personId: row.person_id as string,
+		takenAt: (row.taken_at as Date).toISOString()
+	};
+}
+
+export async function listTorques(db: Database, jobId: string): Promise<Torque[]> {
+	const rows = await db.rows('SELECT * FROM torques WHERE job_id = ? ORDER BY seq', [jobId]);
+	return rows.map(toTorque);
+}
+
+export async function findTorque(
+	db: Database,
+	id: string
+): Promise<{ jobId: string; torque: Torque } | undefined> {
+	const row = await db.row('SELECT * FROM torques WHERE id = ?', [id]);
+	return row && { jobId: row.job_id as string, torque: toTorque(row) };
+}
+
+/** Adds a torque at the end of the job's record; the caller holds the job's lock. */
+export async function appendTorque(db: Database, jobId: string, torque: Torque): Promise<void> {
+	await db.run(
+		`INSERT INTO torques
+		   (id, job_id, seq, joint_id, torque_nm, entered, seen, wrench, car_state, method, hub_to_arch_mm,
+		    hub_to_arch_entered, target_hub_to_arch_mm, bush, corrects_id, withdrawn, person_id, taken_at)
+		 SELECT :id, :jobId, COALESCE(MAX(seq), 0) + 1, :jointId, :torqueNm, :entered, :seen, :wrench,
+		        :carState, :method, :hubToArchMm, :hubToArchEntered, :targetHubToArchMm, :bush, :correctsId,
+		        :withdrawn, :personId, :takenAt
+		   FROM torques WHERE job_id = :jobId`,
+		{
+			...torque,
+			jobId,
+			bush: torque.bush && JSON.stringify(torque.bush),
+			takenAt: new Date(torque.takenAt)
+		}
+	);
+}

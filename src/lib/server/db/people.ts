@@ -1,0 +1,89 @@
+import type { UnitPreference } from '../../../core/units/format.ts';
+import type { PersonName, Role } from '../../job/model.ts';
+import type { Database, Row } from './pool.ts';
+
+export interface Person extends PersonName {
+	handle: string;
+	active: boolean;
+	/** False for people known only from an imported job. */
+	canSignIn: boolean;
+	/** Null follows the shop. */
+	units: UnitPreference | null;
+	theme: 'system' | 'light' | 'dark';
+}
+
+function toPerson(row: Row): Person {
+	return {
+		id: row.id as string,
+		handle: row.handle as string,
+		name: row.name as string,
+		role: row.role as Role,
+		active: row.active === 1,
+		canSignIn: row.secret_hash !== null,
+		units: row.units ? JSON.parse(row.units as string) : null,
+		theme: row.theme as Person['theme']
+	};
+}
+
+export async function listPeople(db: Database): Promise<Person[]> {
+	return (await db.rows('SELECT * FROM people ORDER BY active DESC, name')).map(toPerson);
+}
+
+export async function findPerson(db: Database, id: string): Promise<Person | undefined> {
+	const row = await db.row('SELECT * FROM people WHERE id = ?', [id]);
+	return row && toPerson(row);
+}
+
+/** A person with the hash their secret is checked against. */
+export async function findByHandle(
+	db: Database,
+	handle: string
+): Promise<{ person: Person; secretHash: string | null } | undefined> {
+	const row = await db.row('SELECT * FROM people WHERE handle = ?', [handle]);
+	return row && { person: toPerson(row), secretHash: row.secret_hash as string | null };
+}
+
+export async function insertPerson(
+	db: Database,
+	person: { id: string; handle: string; name: string; role: Role; secretHash: string | null }
+): Promise<void> {
+	await db.run(
+		`INSERT INTO people (id, handle, name, role, secret_hash, active)
+		 VALUES (:id, :handle, :name, :role, :secretHash, :secretHash IS NOT NULL)`,
+		person
+	);
+}
+
+export async function updatePerson(
+	db: Database,
+	id: string,
+	change: { name: string; role: Role; active: boolean; secretHash?: string }
+): Promise<void> {
+	await db.run(
+		`UPDATE people
+		    SET name = :name, role = :role, active = :active,
+		        secret_hash = COALESCE(:secretHash, secret_hash)
+		  WHERE id = :id`,
+		{ id, ...change, secretHash: change.secretHash ?? null }
+	);
+}
+
+export async function updatePreferences(
+	db: Database,
+	id: string,
+	{ units, theme }: Pick<Person, 'units' | 'theme'>
+): Promise<void> {
+	await db.run('UPDATE people SET units = ?, theme = ? WHERE id = ?', [
+		units && JSON.stringify(units),
+		theme,
+		id
+	]);
+}
+
+/** People who could still sign in as lead; the last one may not be lost. */
+export async function countLeads(db: Database): Promise<number> {
+	const row = await db.row(
+		"SELECT COUNT(*) AS n FROM people WHERE role = 'lead' AND active AND secret_hash IS NOT NULL"
+	);
+	return Number(row!.n);
+}

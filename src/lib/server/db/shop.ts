@@ -1,0 +1,37 @@
+import type { UnitPreference } from '../../../core/units/format.ts';
+import type { Database } from './pool.ts';
+
+export interface Shop {
+	name: string;
+	units: UnitPreference;
+	twistSetDeg: number;
+	twistAdvisedDeg: number;
+	version: number;
+}
+
+export async function findShop(db: Database): Promise<Shop | undefined> {
+	const row = await db.row('SELECT * FROM shop WHERE id = 1');
+	return row && {
+		name: row.name as string,
+		units: JSON.parse(row.units as string),
+		twistSetDeg: row.twist_set_deg as number,
+		twistAdvisedDeg: row.twist_advised_deg as number,
+		version: row.version as number
+	};
+}
+
+export async function createShop(db: Database, name: string, units: UnitPreference): Promise<void> {
+	await db.run('INSERT IGNORE INTO shop (id, name, units) VALUES (1, ?, ?)', [name, JSON.stringify(units)]);
+}
+
+/** @returns false when `version` is no longer the current one */
+export async function updateShop(db: Database, shop: Shop): Promise<boolean> {
+	const changed = await db.run(
+		`UPDATE shop
+		    SET name = :name, units = :units, twist_set_deg = :twistSetDeg,
+		        twist_advised_deg = :twistAdvisedDeg, version = version + 1
+		  WHERE id = 1 AND version = :version`,
+		{ ...shop, units: JSON.stringify(shop.units) }
+	);
+	return changed === 1;
+}
