@@ -1,0 +1,177 @@
+import Joi from 'joi';
+import { corners } from '../../core/height/corners.ts';
+import { schoolKeys } from '../../core/height/schools.ts';
+import { layoutKeys } from '../../core/layout/catalogue.ts';
+import { jointKinds, tightenRules } from '../../core/layout/types.ts';
+import { carStates, cushionSights, loadMethods } from '../../core/procedure/facts.ts';
+import { pastMoment, requiredText, text, uuid } from './fields.ts';
+
+/** The open file format of one job: everything on record, SI numbers beside what was typed. */
+export const jobFileFormat = 'vane-set/job';
+export const jobFileVersion = 1;
+
+const id = () => uuid().required();
+const mm = () => Joi.number().min(-2000).max(6000);
+const optionalMm = () => mm().allow(null).required();
+const corner = () => Joi.string().valid(...corners).required();
+const school = () => Joi.string().valid(...schoolKeys);
+const entered = () => text(60).required();
+const appended = {
+	correctsId: uuid().allow(null).required(),
+	withdrawn: Joi.boolean().required(),
+	personId: id(),
+	takenAt: pastMoment().required()
+};
+
+const axle = Joi.object({
+	layout: Joi.string().valid(...layoutKeys).required(),
+	trackMm: mm().min(900).max(2200).required(),
+	tyreSize: text(40).required(),
+	armLengthMm: optionalMm(),
+	outerBelowInnerMm: optionalMm(),
+	referenceHubToArchMm: optionalMm(),
+	wheelRateNPerMm: Joi.number().greater(0).max(300).allow(null).required(),
+	makerHeightMm: optionalMm(),
+	makerHeightSchool: school().allow(null).required()
+}).required();
+
+const vehicle = Joi.object({
+	id: id(),
+	plate: requiredText(20),
+	vin: Joi.string().pattern(/^[A-HJ-NPR-Z0-9]{17}$/).allow(null).required(),
+	make: requiredText(60),
+	model: requiredText(60),
+	modelYear: Joi.number().integer().min(1900).max(2100).allow(null).required(),
+	owner: text(120).required(),
+	wheelbaseMm: mm().min(1500).max(5000).required(),
+	modifications: text(2000).required(),
+	axles: Joi.object({ front: axle, rear: axle }).required(),
+	entered: Joi.object().pattern(Joi.string().max(60), text(60)).required(),
+	version: Joi.number().integer().min(1).required()
+}).required();
+
+const heightSet = Joi.object({
+	conditions: Joi.object({
+		levelFloor: Joi.boolean().required(),
+		rolledAndBounced: Joi.boolean().required(),
+		steeringAhead: Joi.boolean().required(),
+		brakesOff: Joi.boolean().required(),
+		tyrePressures: text(120).required(),
+		fuel: text(120).required(),
+		load: text(120).required()
+	}).required(),
+	resolutionMm: Joi.number().greater(0).max(10).required()
+});
+
+const reading = Joi.object({
+	id: id(),
+	phase: Joi.string().valid('before', 'after').required(),
+	corner: corner(),
+	school: school().required(),
+	heightMm: Joi.when('withdrawn', { is: true, then: Joi.valid(null), otherwise: mm().max(1300) }).required(),
+	entered: entered(),
+	...appended
+});
+
+const joint = Joi.object({
+	id: id(),
+	corner: corner(),
+	position: Joi.number().integer().min(0).max(1000).required(),
+	name: requiredText(120),
+	kind: Joi.string().valid(...jointKinds).required(),
+	rule: Joi.string().valid(...tightenRules).required(),
+	torqueNm: Joi.number().greater(0).max(1000).allow(null).required(),
+	torqueEntered: text(60).allow(null).required(),
+	torqueSource: Joi.string().valid('maker', 'shop', 'estimated').allow(null).required(),
+	oneTime: Joi.boolean().required(),
+	note: text(500).required()
+});
+
+const verdict = () => Joi.string().valid('set', 're-set-advised', 'wound-up').required();
+const number = () => Joi.number().required();
+const bush = Joi.object({
+	twistDeg: number(),
+	maxShearStrain: number(),
+	torquePerBushNm: number(),
+	wheelForceN: number(),
+	heightErrorMm: number(),
+	verdict: verdict(),
+	twistExpandedDeg: number(),
+	heightErrorExpandedMm: number(),
+	worstVerdict: verdict()
+});
+
+const torque = Joi.object({
+	id: id(),
+	jointId: id(),
+	torqueNm: Joi.number().greater(0).max(1000).allow(null).required(),
+	entered: entered(),
+	seen: Joi.string().valid(...cushionSights).allow(null).required(),
+	wrench: text(80).required(),
+	carState: Joi.string().valid(...carStates).required(),
+	method: Joi.string().valid(...loadMethods).allow(null).required(),
+	hubToArchMm: optionalMm(),
+	hubToArchEntered: text(60).allow(null).required(),
+	targetHubToArchMm: optionalMm(),
+	bush: bush.allow(null).required(),
+	...appended
+});
+
+const offset = Joi.object({ offsetMm: mm().required(), entered: entered() });
+const list = (items: Joi.Schema, max: number) => Joi.array().items(items).max(max).unique('id').required();
+
+const job = Joi.object({
+	id: id(),
+	number: Joi.string().pattern(/^\d{4}-\d{4,8}$/).required(),
+	complaint: requiredText(2000),
+	odometerKm: Joi.number().min(0).max(3_000_000).allow(null).required(),
+	odometerEntered: text(60).allow(null).required(),
+	corners: Joi.array().items(Joi.string().valid(...corners)).unique().min(1).max(4).required(),
+	technicianId: uuid().allow(null).required(),
+	school: school().required(),
+	openedAt: pastMoment().required(),
+	createdBy: id(),
+	signedAt: pastMoment().allow(null).required(),
+	version: Joi.number().integer().min(1).required(),
+	vehicle,
+	heightSets: Joi.object({ before: heightSet, after: heightSet }).required(),
+	offsets: Joi.object({ front: offset, rear: offset }).required(),
+	readings: list(reading, 2000),
+	targets: Joi.array()
+		.items(
+			Joi.object({
+				corner: corner(),
+				heightMm: mm().required(),
+				entered: entered(),
+				source: Joi.string().valid('maker', 'chosen').required()
+			})
+		)
+		.unique('corner')
+		.max(4)
+		.required(),
+	joints: list(joint, 400),
+	torques: list(torque, 4000),
+	signOff: Joi.object({
+		id: id(),
+		personId: id(),
+		overrideReason: text(1000).allow(null).required(),
+		owed: Joi.array().items(text(300)).max(500).required(),
+		signedAt: pastMoment().required()
+	})
+		.allow(null)
+		.required(),
+	people: list(
+		Joi.object({
+			id: id(),
+			name: requiredText(120),
+			role: Joi.string().valid('technician', 'lead').required()
+		}),
+		200
+	)
+}).required();
+
+export const jobFileSchema = Joi.object({
+	format: Joi.string().valid(jobFileFormat).required(),
+	formatVersion: Joi.number().valid(jobFileVersion).required(),
+	job
+});

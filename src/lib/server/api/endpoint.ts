@@ -1,0 +1,109 @@
+import type { RequestEvent, RequestHandler } from '@sveltejs/kit';
+import type Joi from 'joi';
+import { unitChoice, type UnitChoice } from '../../../core/units/format.ts';
+import { validate } from '../../../core/validate.ts';
+import type { TypedContext } from '../../schema/fields.ts';
+import { log } from '../app.ts';
+import type { Person } from '../db/people.ts';
+import type { Shop } from '../db/shop.ts';
+import { invalid, Problem } from '../problem.ts';
+
+/** Runs a handler; what it throws becomes an answer that says what is wrong (RFC 9457). */
+export function endpoint(
+	handler: (event: RequestEvent) => Promise<Response | object> | Response | object
+): RequestHandler {
+	return async (event) => {
+		try {
+			const answer = await handler(event as RequestEvent);
+			return answer instanceof Response ? answer : json(answer);
+		} catch (error) {
+			return problemResponse(error, event as RequestEvent);
+		}
+	};
+}
+
+export const json = (body: object, status = 200, headers: Record<string, string> = {}): Response =>
+	new Response(JSON.stringify(body), {
+		status,
+		headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...headers }
+	});
+
+export function problemResponse(error: unknown, event: RequestEvent): Response {
+	const reference = event.locals.reference;
+	const problem =
+		error instanceof Problem ? error : new Problem(500, 'Something failed on the server; nothing was changed.');
+	if (!(error instanceof Problem)) log.error({ reference, path: event.url.pathname, err: error }, 'request failed');
+	const headers: Record<string, string> = { 'content-type': 'application/problem+json' };
+	if (problem.status === 429) headers['retry-after'] = String(problem.extra.retryAfterSeconds);
+	const body = {
+		type: 'about:blank',
+		title: problem.message,
+		status: problem.status,
+		...(problem.faults.length ? { faults: problem.faults } : {}),
+		...problem.extra,
+		...(problem.status >= 500 ? { reference } : {})
+	};
+	return json(body, problem.status, headers);
+}
+
+/** Who asks; hooks.server.ts lets nobody else through. */
+export function person(event: RequestEvent): Person {
+	if (!event.locals.person) throw new Problem(401, 'Sign in first.');
+	return event.locals.person;
+}
+
+export function lead(event: RequestEvent): Person {
+	const who = person(event);
+	if (who.role !== 'lead') throw new Problem(403, 'Only a lead may do this.');
+	return who;
+}
+
+/** The units a person reads and types in: their own choice, else the shop's. */
+export function unitsOf(who: Person, shop: Shop): UnitChoice {
+	return unitChoice(who.units ?? shop.units);
+}
+
+/** The request's JSON, checked; faults name their fields. */
+export async function body<T>(event: RequestEvent, schema: Joi.Schema): Promise<T> {
+	const type = event.request.headers.get('content-type') ?? '';
+	if (!/^application\/([\w.+-]+\+)?json\b/.test(type)) {
+		throw new Problem(415, 'Send JSON with content-type application/json.');
+	}
+	const data = await readJson(event);
+	const { shop, person: who } = event.locals;
+	const context: TypedContext = {
+		units: unitChoice(who?.units ?? shop?.units ?? { system: 'metric', torque: 'N·m' }),
+		now: Date.now()
+	};
+	const checked = validate<T>(schema, data, context);
+	if (!checked.ok) throw invalid(checked.faults);
+	return checked.value;
+}
+
+async function readJson(event: RequestEvent): Promise<unknown> {
+	let text: string;
+	try {
+		text = await event.request.text();
+	} catch (error) {
+		if ((error as { status?: number }).status === 413) {
+			throw new Problem(413, 'That is too large: 2 MB is the most that is taken.');
+		}
+		throw new Problem(400, 'The request broke off before its end.');
+	}
+	try {
+		return JSON.parse(text);
+	} catch {
+		throw new Problem(400, 'That is not JSON.');
+	}
+}
+
+/** A file for the browser to keep. */
+export function download(text: string, name: string, type: string): Response {
+	return new Response(text, {
+		headers: {
+			'content-type': `${type}; charset=utf-8`,
+			'content-disposition': `attachment; filename="${name}"`,
+			'cache-control': 'no-store'
+		}
+	});
+}

@@ -1,0 +1,139 @@
+import { cornerNames, type Axle, type Corner } from '../../../core/height/corners.ts';
+import { schools, type SchoolKey } from '../../../core/height/schools.ts';
+import type { Quantity } from '../../../core/units/parse.ts';
+import type { Conditions, Phase, Reading } from '../../job/model.ts';
+import {
+	appendReading,
+	deleteTarget,
+	findReading,
+	putHeightSet,
+	putOffset,
+	putTarget
+} from '../db/heights.ts';
+import type { Database } from '../db/pool.ts';
+import { Problem, refuse } from '../problem.ts';
+import { changeJob, holdOpenJob } from './change.ts';
+
+export interface NewReading {
+	id: string;
+	phase: Phase;
+	corner: Corner;
+	school: SchoolKey;
+	height?: Quantity;
+	correctsId?: string;
+	withdraw?: boolean;
+	takenAt: string;
+}
+
+/** Adds a reading to the record. The same id twice is one reading, whatever the network did. */
+export function addReading(
+	db: Database,
+	jobId: string,
+	input: NewReading,
+	personId: string
+): Promise<Reading> {
+	return db.transaction(async (tx) => {
+		const job = await holdOpenJob(tx, jobId);
+		const earlier = await findReading(tx, input.id);
+		if (earlier) {
+			if (earlier.jobId !== jobId) throw new Problem(409, 'That reading belongs to another job.');
+			return earlier.reading;
+		}
+		if (input.school !== job.school) {
+			throw refuse(
+				'school',
+				`this job measures ${schools[job.school].name.toLowerCase()}; a height of another school is not mixed in`,
+				input.school
+			);
+		}
+		if (input.height) checkHeight('height', input.height, job.school);
+		if (input.correctsId) {
+			const corrected = await findReading(tx, input.correctsId);
+			const same =
+				corrected?.jobId === jobId &&
+				corrected.reading.phase === input.phase &&
+				corrected.reading.corner === input.corner;
+			if (!same) throw refuse('correctsId', 'is not a reading of this corner', input.correctsId);
+		}
+		const reading: Reading = {
+			id: input.id,
+			phase: input.phase,
+			corner: input.corner,
+			school: input.school,
+			heightMm: input.height?.si ?? null,
+			entered: input.height ? withUnit(input.height) : 'withdrawn',
+			correctsId: input.correctsId ?? null,
+			withdrawn: input.withdraw ?? false,
+			personId,
+			takenAt: input.takenAt
+		};
+		await appendReading(tx, jobId, reading);
+		return reading;
+	});
+}
+
+/** What was typed, with the unit that was meant if none was. */
+export function withUnit({ text, unit }: Quantity): string {
+	return /[\d.,¼½¾⅛⅜⅝⅞]$/u.test(text) ? `${text} ${unit}` : text;
+}
+
+function checkHeight(field: string, height: Quantity, schoolKey: SchoolKey): void {
+	const { minMm, maxMm, name } = schools[schoolKey];
+	if (height.si >= minMm && height.si <= maxMm) return;
+	throw refuse(
+		field,
+		`${withUnit(height)} cannot be a height ${name.toLowerCase()}: ${minMm} to ${maxMm} mm is possible. Look at the unit and the tape`,
+		height.text
+	);
+}
+
+export function setConditions(
+	db: Database,
+	jobId: string,
+	phase: Phase,
+	input: { version: number; resolution: Quantity; conditions: Conditions },
+	personId: string
+): Promise<{ version: number }> {
+	return changeJob(db, { jobId, version: input.version, personId }, async (tx) => {
+		await putHeightSet(tx, jobId, phase, {
+			conditions: input.conditions,
+			resolutionMm: input.resolution.si
+		});
+		return `conditions of the heights ${phase}`;
+	});
+}
+
+export function setTarget(
+	db: Database,
+	jobId: string,
+	input: { version: number; corner: Corner; height: Quantity | null; source: 'maker' | 'chosen' },
+	personId: string
+): Promise<{ version: number }> {
+	return changeJob(db, { jobId, version: input.version, personId }, async (tx, job) => {
+		const { corner, height, source } = input;
+		if (!height) {
+			await deleteTarget(tx, jobId, corner);
+			return `${cornerNames[corner]}: target back to the default`;
+		}
+		checkHeight('height', height, job.school);
+		const entered = withUnit(height);
+		await putTarget(tx, jobId, { corner, heightMm: height.si, entered, source });
+		return `${cornerNames[corner]}: target ${entered}`;
+	});
+}
+
+export function setOffset(
+	db: Database,
+	jobId: string,
+	input: { version: number; axle: Axle; offset: Quantity },
+	personId: string
+): Promise<{ version: number }> {
+	return changeJob(db, { jobId, version: input.version, personId }, async (tx, job) => {
+		if (job.school === 'hub-to-arch') {
+			throw refuse('offset', 'this job measures hub to arch; there is nothing to convert');
+		}
+		const entered = withUnit(input.offset);
+		await putOffset(tx, jobId, input.axle, { offsetMm: input.offset.si, entered });
+		return `${input.axle} axle: hub to arch = reading + ${entered}`;
+	});
+}

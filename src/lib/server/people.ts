@@ -1,0 +1,42 @@
+import type { Role } from '../job/model.ts';
+import { hashSecret } from './auth/secrets.ts';
+import { countLeads, findPerson, insertPerson, updatePerson, type Person } from './db/people.ts';
+import { isDuplicate, type Database } from './db/pool.ts';
+import { deleteSessionsOf } from './db/sessions.ts';
+import { notFound, refuse } from './problem.ts';
+
+export async function createPerson(
+	db: Database,
+	{ secret, ...person }: { id: string; handle: string; name: string; role: Role; secret: string }
+): Promise<void> {
+	try {
+		await insertPerson(db, { ...person, secretHash: await hashSecret(secret) });
+	} catch (error) {
+		if (isDuplicate(error)) throw refuse('handle', 'is taken by somebody else', person.handle);
+		throw error;
+	}
+}
+
+/** A new secret or a deactivation ends the person's sessions; the last lead stays a lead. */
+export async function changePerson(
+	db: Database,
+	id: string,
+	change: { name?: string; role?: Role; active?: boolean; secret?: string }
+): Promise<Person> {
+	const secretHash = change.secret ? await hashSecret(change.secret) : undefined;
+	return db.transaction(async (tx) => {
+		const before = await findPerson(tx, id);
+		if (!before) throw notFound('person');
+		await updatePerson(tx, id, {
+			name: change.name ?? before.name,
+			role: change.role ?? before.role,
+			active: change.active ?? before.active,
+			secretHash
+		});
+		if ((await countLeads(tx)) === 0) {
+			throw refuse('role', 'the shop needs at least one lead who can sign in', before.name);
+		}
+		if (secretHash || change.active === false) await deleteSessionsOf(tx, id);
+		return (await findPerson(tx, id))!;
+	});
+}

@@ -1,0 +1,135 @@
+import type { Axle } from '../../core/height/corners.ts';
+import { schools } from '../../core/height/schools.ts';
+import type { Quantity } from '../../core/units/parse.ts';
+import type { Vehicle, VehicleAxle } from '../job/model.ts';
+import { isDuplicate, type Database } from './db/pool.ts';
+import { findVehicle, insertVehicle, updateVehicle } from './db/vehicles.ts';
+import { withUnit } from './jobs/heights.ts';
+import { notFound, Problem, refuse } from './problem.ts';
+
+interface AxleInput {
+	layout: string;
+	track: Quantity;
+	tyreSize: string;
+	armLength?: Quantity | null | '';
+	outerBelowInner?: Quantity | null | '';
+	referenceHubToArch?: Quantity | null | '';
+	wheelRate?: Quantity | null | '';
+	makerHeight?: Quantity | null | '';
+	makerHeightSchool?: VehicleAxle['makerHeightSchool'] | '';
+}
+
+export interface VehicleInput {
+	id: string;
+	plate: string;
+	vin?: string | null;
+	make: string;
+	model: string;
+	modelYear?: number | null;
+	owner: string;
+	wheelbase: Quantity;
+	modifications: string;
+	front: AxleInput;
+	rear: AxleInput;
+}
+
+/** Adds a car; the same id twice is one car. */
+export async function createVehicle(db: Database, input: VehicleInput): Promise<Vehicle> {
+	const vehicle = toVehicle(input, 1);
+	await withPlateFault(vehicle, () =>
+		db.transaction(async (tx) => {
+			if (!(await findVehicle(tx, vehicle.id))) await insertVehicle(tx, vehicle);
+		})
+	);
+	return vehicle;
+}
+
+export async function changeVehicle(
+	db: Database,
+	id: string,
+	{ version, ...input }: VehicleInput & { version: number }
+): Promise<{ version: number }> {
+	const vehicle = { ...toVehicle(input, version), id };
+	const written = await withPlateFault(vehicle, () =>
+		db.transaction(async (tx) => {
+			if (!(await findVehicle(tx, id))) throw notFound('car');
+			return updateVehicle(tx, vehicle);
+		})
+	);
+	if (written) return { version: version + 1 };
+	const current = (await findVehicle(db, id))!;
+	throw new Problem(409, 'Someone else changed this car meanwhile.', [], {
+		currentVersion: current.version,
+		current
+	});
+}
+
+async function withPlateFault<T>(vehicle: Vehicle, work: () => Promise<T>): Promise<T> {
+	try {
+		return await work();
+	} catch (error) {
+		if (isDuplicate(error)) throw refuse('plate', 'is already the plate of another car', vehicle.plate);
+		throw error;
+	}
+}
+
+function toVehicle(input: VehicleInput, version: number): Vehicle {
+	const entered: Record<string, string> = {};
+	const si = (path: string, quantity: Quantity | null | undefined | ''): number | null => {
+		if (!quantity) return null;
+		entered[path] = withUnit(quantity);
+		return quantity.si;
+	};
+	const axle = (which: Axle): VehicleAxle => {
+		const given = input[which];
+		const made: VehicleAxle = {
+			layout: given.layout,
+			trackMm: si(`${which}.trackMm`, given.track)!,
+			tyreSize: given.tyreSize,
+			armLengthMm: si(`${which}.armLengthMm`, given.armLength),
+			outerBelowInnerMm: si(`${which}.outerBelowInnerMm`, given.outerBelowInner),
+			referenceHubToArchMm: si(`${which}.referenceHubToArchMm`, given.referenceHubToArch),
+			wheelRateNPerMm: si(`${which}.wheelRateNPerMm`, given.wheelRate),
+			makerHeightMm: si(`${which}.makerHeightMm`, given.makerHeight),
+			makerHeightSchool: given.makerHeight ? given.makerHeightSchool || 'hub-to-arch' : null
+		};
+		checkAxle(which, made);
+		return made;
+	};
+	return {
+		id: input.id,
+		plate: input.plate,
+		vin: input.vin || null,
+		make: input.make,
+		model: input.model,
+		modelYear: input.modelYear ?? null,
+		owner: input.owner,
+		wheelbaseMm: si('wheelbaseMm', input.wheelbase)!,
+		modifications: input.modifications,
+		axles: { front: axle('front'), rear: axle('rear') },
+		entered,
+		version
+	};
+}
+
+function checkAxle(which: Axle, axle: VehicleAxle): void {
+	if (axle.outerBelowInnerMm !== null && axle.referenceHubToArchMm === null) {
+		throw refuse(
+			`${which}.referenceHubToArch`,
+			'note the hub to arch at which the joint drop was taped: the drop means nothing without it'
+		);
+	}
+	if (
+		axle.armLengthMm !== null &&
+		axle.outerBelowInnerMm !== null &&
+		Math.abs(axle.outerBelowInnerMm) >= axle.armLengthMm
+	) {
+		throw refuse(`${which}.outerBelowInner`, `must be less than the arm length (${axle.armLengthMm} mm)`, axle.outerBelowInnerMm);
+	}
+	if (axle.makerHeightMm !== null && axle.makerHeightSchool) {
+		const { minMm, maxMm, name } = schools[axle.makerHeightSchool];
+		if (axle.makerHeightMm < minMm || axle.makerHeightMm > maxMm) {
+			throw refuse(`${which}.makerHeight`, `${name} lies between ${minMm} and ${maxMm} mm`, axle.makerHeightMm);
+		}
+	}
+}
