@@ -92,9 +92,6 @@ export const jointChangeSchema = Joi.object({ version: version(), ...jointFields
 	...Object.keys(jointFields)
 );
 
-/** Fills a corner's joints from the layout of its axle. */
-export const layoutJointsSchema = Joi.object({ version: version(), corner: corner() });
-
 export const removeSchema = Joi.object({ version: version() });
 
 export const torqueSchema = Joi.object({

@@ -25,6 +25,26 @@ export interface NewReading {
 	takenAt: string;
 }
 
+export interface ConditionsInput {
+	version: number;
+	resolution: Quantity;
+	conditions: Conditions;
+}
+
+export interface TargetInput {
+	version: number;
+	corner: Corner;
+	/** Null goes back to the default. */
+	height: Quantity | null;
+	source: 'maker' | 'chosen';
+}
+
+export interface OffsetInput {
+	version: number;
+	axle: Axle;
+	offset: Quantity;
+}
+
 /** Adds a reading to the record. The same id twice is one reading, whatever the network did. */
 export function addReading(
 	db: Database,
@@ -91,7 +111,7 @@ export function setConditions(
 	db: Database,
 	jobId: string,
 	phase: Phase,
-	input: { version: number; resolution: Quantity; conditions: Conditions },
+	input: ConditionsInput,
 	personId: string
 ): Promise<{ version: number }> {
 	return changeJob(db, { jobId, version: input.version, personId }, async (tx) => {
@@ -106,7 +126,7 @@ export function setConditions(
 export function setTarget(
 	db: Database,
 	jobId: string,
-	input: { version: number; corner: Corner; height: Quantity | null; source: 'maker' | 'chosen' },
+	input: TargetInput,
 	personId: string
 ): Promise<{ version: number }> {
 	return changeJob(db, { jobId, version: input.version, personId }, async (tx, job) => {
@@ -125,7 +145,7 @@ export function setTarget(
 export function setOffset(
 	db: Database,
 	jobId: string,
-	input: { version: number; axle: Axle; offset: Quantity },
+	input: OffsetInput,
 	personId: string
 ): Promise<{ version: number }> {
 	return changeJob(db, { jobId, version: input.version, personId }, async (tx, job) => {

@@ -18,10 +18,18 @@ export interface JointInput {
 	note?: string;
 }
 
+export interface NewJoint extends JointInput {
+	id: string;
+	corner: Corner;
+	name: string;
+	kind: Joint['kind'];
+	rule: Joint['rule'];
+}
+
 export function addJoint(
 	db: Database,
 	jobId: string,
-	input: JointInput & { id: string; corner: Corner; name: string; kind: Joint['kind']; rule: Joint['rule'] },
+	input: NewJoint,
 	personId: string
 ): Promise<{ version: number }> {
 	return changeJob(db, { jobId, version: input.version, personId }, async (tx, job) => {

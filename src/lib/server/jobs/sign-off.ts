@@ -8,6 +8,12 @@ import { Problem } from '../problem.ts';
 import { changeJob } from './change.ts';
 import { loadJob } from './load.ts';
 
+export interface SignOffInput {
+	id: string;
+	version: number;
+	overrideReason?: string;
+}
+
 /**
  * Signs a job. Refused while anything is owed, with the list of it; a lead may sign all the same with
  * a written reason, which stays on the record and prints on the sheet.
@@ -15,7 +21,7 @@ import { loadJob } from './load.ts';
 export function signOff(
 	db: Database,
 	jobId: string,
-	input: { id: string; version: number; overrideReason?: string },
+	input: SignOffInput,
 	person: Person,
 	now: Date
 ): Promise<{ version: number }> {
