@@ -1,0 +1,75 @@
+/** The built server as a process of its own: started, watched until it answers, stopped. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { closeSync, openSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { tail, type DatabaseAddress } from './database.ts';
+import { problem, stopProcess } from './process.ts';
+import type { Settings } from './settings.ts';
+import { root } from './system.js';
+
+export interface RunningApplication {
+	process: ChildProcess;
+	logFile: string;
+	stop(): Promise<void>;
+}
+
+/** What the server reads from its environment; see src/lib/server/config.ts. */
+export function serverEnvironment(address: DatabaseAddress, settings: Settings): NodeJS.ProcessEnv {
+	return {
+		...process.env,
+		NODE_ENV: 'production',
+		VANE_DB_HOST: address.host,
+		VANE_DB_PORT: String(address.port),
+		VANE_DB_USER: address.user,
+		VANE_DB_PASSWORD: address.password,
+		VANE_DB_NAME: address.database,
+		VANE_HOST: settings.host,
+		VANE_PORT: String(settings.port),
+		VANE_ORIGIN: settings.origin,
+		VANE_BODY_SIZE_LIMIT: '2M',
+		VANE_SHUTDOWN_TIMEOUT: '5'
+	};
+}
+
+/** A port that is taken is said before anything is started. */
+export async function checkPort({ host, port }: Settings): Promise<void> {
+	await new Promise<void>((done, broken) => {
+		const server = createServer();
+		server.once('error', (error: NodeJS.ErrnoException) =>
+			broken(
+				problem(
+					error.code === 'EADDRINUSE'
+						? `port ${port} is in use by another program. Choose another: VANE_PORT=${port + 1} ./vane …`
+						: `cannot listen on ${host}:${port}: ${error.message}`
+				)
+			)
+		);
+		server.listen(port, host, () => server.close(() => done()));
+	});
+}
+
+export async function startApplication(
+	address: DatabaseAddress,
+	settings: Settings
+): Promise<RunningApplication> {
+	const logFile = join(settings.folder, 'application.log');
+	const log = openSync(logFile, 'a');
+	const server = spawn(process.execPath, [join(root, 'build/index.js')], {
+		cwd: root,
+		env: serverEnvironment(address, settings),
+		detached: true,
+		stdio: ['ignore', log, log]
+	});
+	closeSync(log);
+	const url = `http://${settings.host === '0.0.0.0' ? '127.0.0.1' : settings.host}:${settings.port}/api/v1/ready`;
+	for (let tries = 0; ; tries++) {
+		const ready = await fetch(url).then((r) => r.ok).catch(() => false);
+		if (ready) break;
+		if (server.exitCode !== null || tries > 300) {
+			throw problem(`the application did not start. Its log: ${logFile}\n${tail(logFile)}`);
+		}
+		await new Promise((done) => setTimeout(done, 50));
+	}
+	return { process: server, logFile, stop: () => stopProcess(server.pid ?? 0, 8_000) };
+}

@@ -1,0 +1,65 @@
+/** `./vane start`: the shop's own instance. The first start makes the first lead. */
+import { createInterface } from 'node:readline/promises';
+import { v7 as uuidv7 } from 'uuid';
+import { createShop, findShop } from '../../src/lib/server/db/shop.ts';
+import { createPerson } from '../../src/lib/server/people.ts';
+import { buildIfChanged } from '../build.ts';
+import { openInstance, serve, type Instance } from '../instance.ts';
+import { problem } from '../process.ts';
+import { readSettings } from '../settings.ts';
+
+export async function run(args: string[]): Promise<void> {
+	if (args.length) throw problem(`start takes no arguments, not '${args[0]}'; settings come from the environment.`);
+	const settings = readSettings('shop');
+	buildIfChanged();
+	const instance = await openInstance(settings);
+	let welcome = '';
+	try {
+		if (!(await findShop(instance.db))) welcome = await makeShop(instance);
+	} catch (error) {
+		await instance.close();
+		throw error;
+	}
+	await serve(instance, `\n  Vane Set:  ${settings.origin}\n${welcome}\n  Ctrl-C stops it.\n`);
+}
+
+async function makeShop(instance: Instance): Promise<string> {
+	const lead = instance.settings.firstLead ?? (await askForLead());
+	const handle = handleFrom(lead.name);
+	await instance.db.transaction(async (tx) => {
+		await createShop(tx, 'Our shop', { system: 'metric', torque: 'N·m' });
+		await createPerson(tx, {
+			id: uuidv7(),
+			handle,
+			name: lead.name,
+			role: 'lead',
+			secret: lead.pin
+		});
+	});
+	return `\n  First lead: sign in as '${handle}'. Name the shop and add people under Shop.\n`;
+}
+
+/** The first name in plain letters, to sign in with. */
+function handleFrom(name: string): string {
+	const first = name.normalize('NFD').toLowerCase().trim().split(/\s+/)[0]!;
+	const plain = first.replace(/[^a-z0-9]/g, '').slice(0, 39);
+	return /^[a-z][a-z0-9]+$/.test(plain) ? plain : 'lead';
+}
+
+async function askForLead(): Promise<{ name: string; pin: string }> {
+	if (!process.stdin.isTTY) {
+		throw problem('the first start needs VANE_FIRST_LEAD_NAME and VANE_FIRST_LEAD_PIN in the environment, or a terminal to ask at.');
+	}
+	const ask = createInterface({ input: process.stdin, output: process.stderr });
+	try {
+		let name = '';
+		while (!name.trim()) name = await ask.question('Name of the first lead: ');
+		let pin = '';
+		while (!/^(\d{4,12}|.{8,200})$/.test(pin)) {
+			pin = await ask.question('PIN (4 to 12 digits) or password (8 characters or more): ');
+		}
+		return { name: name.trim(), pin };
+	} finally {
+		ask.close();
+	}
+}

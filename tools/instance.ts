@@ -1,0 +1,112 @@
+/** One instance of Vane Set: its folder, its database with the current schema, its one launcher. */
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Pool } from 'mysql2/promise';
+import { migrate } from '../src/lib/server/db/migrate.ts';
+import { database, openPool, type Database } from '../src/lib/server/db/pool.ts';
+import { checkPort, startApplication } from './application.ts';
+import { startDatabase, tail, type RunningDatabase } from './database.ts';
+import { isRunning, problem, stopProcess } from './process.ts';
+import type { Settings } from './settings.ts';
+import { root } from './system.js';
+
+export interface Instance {
+	settings: Settings;
+	server: RunningDatabase;
+	db: Database;
+	pool: Pool;
+	close(): Promise<void>;
+}
+
+interface LauncherFile {
+	launcher: number;
+	application?: number;
+	origin: string;
+}
+
+const launcherFile = (folder: string) => join(folder, 'running.json');
+
+function readLauncher(folder: string): LauncherFile | undefined {
+	try {
+		return JSON.parse(readFileSync(launcherFile(folder), 'utf8')) as LauncherFile;
+	} catch {
+		return undefined;
+	}
+}
+
+/** Refuses when this instance runs already; clears what a killed launcher left behind. */
+export async function takeOver(settings: Settings): Promise<void> {
+	mkdirSync(settings.folder, { recursive: true });
+	const found = readLauncher(settings.folder);
+	if (found) {
+		if (found.launcher !== process.pid && isRunning(found.launcher, 'tools/vane.js')) {
+			throw problem(`already running at ${found.origin} (process ${found.launcher}). Stop it there with Ctrl-C first.`);
+		}
+		if (found.application && isRunning(found.application, 'build/index.js')) {
+			await stopProcess(found.application, 5_000);
+		}
+		rmSync(launcherFile(settings.folder), { force: true });
+	}
+	writeFileSync(launcherFile(settings.folder), JSON.stringify({ launcher: process.pid, origin: settings.origin }));
+}
+
+/** Starts the database and brings its schema up to date. */
+export async function openInstance(settings: Settings, options: { empty?: boolean } = {}): Promise<Instance> {
+	await takeOver(settings);
+	if (options.empty) {
+		const left = join(settings.folder, 'mariadb');
+		if (existsSync(left)) {
+			const running = await startDatabase(settings.folder); // takes over one that still runs
+			await running.stop();
+			rmSync(left, { recursive: true, force: true });
+		}
+	}
+	const server = await startDatabase(settings.folder);
+	try {
+		await migrate(server.address, join(root, 'db/migrations'));
+	} catch (error) {
+		await server.stop();
+		throw error;
+	}
+	const pool = openPool(server.address);
+	return {
+		settings,
+		server,
+		pool,
+		db: database(pool),
+		async close() {
+			await pool.end();
+			await server.stop();
+			rmSync(launcherFile(settings.folder), { force: true });
+		}
+	};
+}
+
+/** Serves the instance until Ctrl-C, then stops application and database in that order. */
+export async function serve(instance: Instance, greeting: string): Promise<void> {
+	const { settings, server } = instance;
+	try {
+		await checkPort(settings);
+		const application = await startApplication(server.address, settings);
+		writeFileSync(
+			launcherFile(settings.folder),
+			JSON.stringify({ launcher: process.pid, application: application.process.pid, origin: settings.origin })
+		);
+		console.log(greeting);
+		const reason = await new Promise<string>((done) => {
+			for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => done(''));
+			application.process.once('exit', (code, signal) => {
+				const how = signal ? `by ${signal}` : `with code ${code}`;
+				done(`the application ended ${how}. Its log: ${application.logFile}\n${tail(application.logFile)}`);
+			});
+		});
+		if (!reason) console.error('vane: stopping …');
+		await application.stop();
+		await instance.close();
+		if (reason) throw problem(reason);
+		console.error('vane: stopped.');
+	} catch (error) {
+		await instance.close().catch(() => undefined);
+		throw error;
+	}
+}

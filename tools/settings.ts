@@ -1,0 +1,51 @@
+/** Settings of the shell commands, from the environment. README.md lists them for people. */
+import Joi from 'joi';
+import { join } from 'node:path';
+import { faultLine, validate } from '../src/core/validate.ts';
+import { problem } from './process.ts';
+import { root } from './system.js';
+
+export interface Settings {
+	/** Folder of one instance: demo data and the shop's own never share one. */
+	folder: string;
+	host: string;
+	port: number;
+	/** Address that people open; https when a proxy in front of it speaks TLS. */
+	origin: string;
+	firstLead?: { name: string; pin: string };
+}
+
+const schema = Joi.object({
+	VANE_DATA_DIR: Joi.string().default(join(root, 'data')),
+	VANE_HOST: Joi.string().hostname().default('127.0.0.1'),
+	VANE_PORT: Joi.number().port().default(4180),
+	VANE_ORIGIN: Joi.string().uri({ scheme: ['http', 'https'] }),
+	VANE_FIRST_LEAD_NAME: Joi.string().trim().min(1).max(120),
+	VANE_FIRST_LEAD_PIN: Joi.string()
+		.max(200)
+		.pattern(/^(\d{4,12}|.{8,})$/)
+		.messages({ 'string.pattern.base': 'must be a PIN of 4 to 12 digits or a password of 8 characters or more' })
+})
+	.and('VANE_FIRST_LEAD_NAME', 'VANE_FIRST_LEAD_PIN')
+	.prefs({ convert: true });
+
+export type InstanceName = 'demo' | 'shop';
+
+export function readSettings(instance: InstanceName): Settings {
+	const keys = Object.keys(schema.describe().keys as object);
+	const given = Object.fromEntries(keys.filter((k) => process.env[k]).map((k) => [k, process.env[k]]));
+	const checked = validate<Record<string, string>>(schema, given);
+	if (!checked.ok) throw problem(`wrong setting: ${checked.faults.map(faultLine).join('; ')}`);
+	const value = checked.value;
+	const port = Number(value.VANE_PORT);
+	const host = value.VANE_HOST!;
+	return {
+		folder: join(value.VANE_DATA_DIR!, instance),
+		host,
+		port,
+		origin: value.VANE_ORIGIN ?? `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`,
+		...(value.VANE_FIRST_LEAD_NAME
+			? { firstLead: { name: value.VANE_FIRST_LEAD_NAME, pin: value.VANE_FIRST_LEAD_PIN! } }
+			: {})
+	};
+}
