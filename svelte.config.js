@@ -5,7 +5,7 @@ import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 export default {
 	preprocess: vitePreprocess(),
 	kit: {
-		adapter: adapter({ envPrefix: 'VANE_' }),
+		adapter: adapter(),
 		alias: { $core: 'src/core' },
 		csp: {
 			mode: 'nonce',

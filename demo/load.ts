@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { jobFileSchema } from '../src/lib/schema/job-file.ts';
 import { validate, faultLine } from '../src/core/validate.ts';
 import type { Role } from '../src/lib/job/model.ts';
+import { findPerson } from '../src/lib/server/db/people.ts';
 import type { Database } from '../src/lib/server/db/pool.ts';
 import { createShop } from '../src/lib/server/db/shop.ts';
 import { importJob, type JobFile } from '../src/lib/server/exchange/job-file.ts';
@@ -22,7 +23,9 @@ export const demoPeople = () => readShop().people;
 
 export async function loadDemo(db: Database): Promise<void> {
 	const shop = readShop();
-	for (const { pin, ...person } of shop.people) await createPerson(db, { ...person, secret: pin });
+	for (const { pin, ...person } of shop.people) {
+		if (!(await findPerson(db, person.id))) await createPerson(db, { ...person, secret: pin });
+	}
 	const folder = new URL('jobs/', here);
 	for (const name of readdirSync(folder).sort()) {
 		const file = JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as unknown;

@@ -15,7 +15,7 @@ const open = [/^\/sign-in$/, /^\/api\/v1\/session$/, /^\/api\/v1\/(health|ready)
 export const init: ServerInit = () => {
 	process.on('sveltekit:shutdown', async () => {
 		log.info('stopping');
-		await db.pool.end();
+		await db.close();
 	});
 };
 

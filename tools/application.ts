@@ -14,7 +14,7 @@ export interface RunningApplication {
 	stop(): Promise<void>;
 }
 
-/** What the server reads from its environment; see src/lib/server/config.ts. */
+/** What the server reads from its environment: ours (src/lib/server/config.ts), then SvelteKit's Node adapter's. */
 export function serverEnvironment(address: DatabaseAddress, settings: Settings): NodeJS.ProcessEnv {
 	return {
 		...process.env,
@@ -24,11 +24,12 @@ export function serverEnvironment(address: DatabaseAddress, settings: Settings):
 		VANE_DB_USER: address.user,
 		VANE_DB_PASSWORD: address.password,
 		VANE_DB_NAME: address.database,
-		VANE_HOST: settings.host,
-		VANE_PORT: String(settings.port),
 		VANE_ORIGIN: settings.origin,
-		VANE_BODY_SIZE_LIMIT: '2M',
-		VANE_SHUTDOWN_TIMEOUT: '5'
+		HOST: settings.host,
+		PORT: String(settings.port),
+		ORIGIN: settings.origin,
+		BODY_SIZE_LIMIT: '2M',
+		SHUTDOWN_TIMEOUT: '5'
 	};
 }
 

@@ -1,9 +1,8 @@
 /** One instance of Vane Set: its folder, its database with the current schema, its one launcher. */
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Pool } from 'mysql2/promise';
 import { migrate } from '../src/lib/server/db/migrate.ts';
-import { database, openPool, type Database } from '../src/lib/server/db/pool.ts';
+import { openDatabase, type Database } from '../src/lib/server/db/pool.ts';
 import { checkPort, startApplication } from './application.ts';
 import { startDatabase, tail, type RunningDatabase } from './database.ts';
 import { isRunning, problem, stopProcess } from './process.ts';
@@ -14,7 +13,6 @@ export interface Instance {
 	settings: Settings;
 	server: RunningDatabase;
 	db: Database;
-	pool: Pool;
 	close(): Promise<void>;
 }
 
@@ -68,24 +66,32 @@ export async function openInstance(settings: Settings, options: { empty?: boolea
 		await server.stop();
 		throw error;
 	}
-	const pool = openPool(server.address);
+	const db = openDatabase(server.address);
 	return {
 		settings,
 		server,
-		pool,
-		db: database(pool),
+		db,
 		async close() {
-			await pool.end();
+			await db.close();
 			await server.stop();
 			rmSync(launcherFile(settings.folder), { force: true });
 		}
 	};
 }
 
-/** Serves the instance until Ctrl-C, then stops application and database in that order. */
-export async function serve(instance: Instance, greeting: string): Promise<void> {
-	const { settings, server } = instance;
+/**
+ * Opens the instance, lets `prepare` fill it and say what to print, and serves it until Ctrl-C; then
+ * stops application and database in that order. Whatever fails, the database is stopped.
+ */
+export async function serveInstance(
+	settings: Settings,
+	options: { empty?: boolean },
+	prepare: (db: Database) => Promise<string>
+): Promise<void> {
+	const instance = await openInstance(settings, options);
+	const { server } = instance;
 	try {
+		const greeting = await prepare(instance.db);
 		await checkPort(settings);
 		const application = await startApplication(server.address, settings);
 		writeFileSync(

@@ -35,10 +35,9 @@ CREATE TABLE sessions (
   CONSTRAINT sessions_person FOREIGN KEY (person_id) REFERENCES people (id) ON DELETE CASCADE
 ) ENGINE=InnoDB;
 
--- Kept by the rate limiter: failed sign-ins per person and per address.
+-- Kept by the rate limiter, whose package sets the columns: failed sign-ins per person and address.
 CREATE TABLE sign_in_attempts (
   `key`         VARCHAR(255)  NOT NULL PRIMARY KEY,
   points        INT           NOT NULL DEFAULT 0,
-  expire        BIGINT UNSIGNED NULL,
-  created_at    DATETIME(3)   NOT NULL DEFAULT CURRENT_TIMESTAMP(3)
+  expire        BIGINT UNSIGNED NULL
 ) ENGINE=InnoDB;

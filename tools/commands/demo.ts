@@ -2,7 +2,7 @@
 import { demoPeople, loadDemo } from '../../demo/load.ts';
 import { findShop } from '../../src/lib/server/db/shop.ts';
 import { buildIfChanged } from '../build.ts';
-import { openInstance, serve } from '../instance.ts';
+import { serveInstance } from '../instance.ts';
 import { problem } from '../process.ts';
 import { readSettings } from '../settings.ts';
 
@@ -11,20 +11,16 @@ export async function run(args: string[]): Promise<void> {
 	if (unknown) throw problem(`demo takes --reset, not '${unknown}'.`);
 	const settings = readSettings('demo');
 	buildIfChanged();
-	const instance = await openInstance(settings, { empty: args.includes('--reset') });
-	if (!(await findShop(instance.db))) await loadDemo(instance.db);
-	const people = demoPeople();
-	await serve(
-		instance,
-		[
+	await serveInstance(settings, { empty: args.includes('--reset') }, async (db) => {
+		if (!(await findShop(db))) await loadDemo(db);
+		return [
 			'',
 			`  Vane Set, demo shop:  ${settings.origin}`,
 			'',
-			...people.map(({ handle, pin, name, role }) => `    ${handle.padEnd(8)} PIN ${pin}   ${name}, ${role}`),
+			...demoPeople().map(({ handle, pin, name, role }) => `    ${handle.padEnd(8)} PIN ${pin}   ${name}, ${role}`),
 			'',
 			'  Ctrl-C stops it. ./vane demo --reset starts over.',
 			''
-		].join('\n')
-	);
+		].join('\n');
+	});
 }
-

@@ -1,32 +1,28 @@
 /** `./vane start`: the shop's own instance. The first start makes the first lead. */
 import { createInterface } from 'node:readline/promises';
 import { v7 as uuidv7 } from 'uuid';
+import type { Database } from '../../src/lib/server/db/pool.ts';
 import { createShop, findShop } from '../../src/lib/server/db/shop.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
 import { buildIfChanged } from '../build.ts';
-import { openInstance, serve, type Instance } from '../instance.ts';
+import { serveInstance } from '../instance.ts';
 import { problem } from '../process.ts';
-import { readSettings } from '../settings.ts';
+import { readSettings, type Settings } from '../settings.ts';
 
 export async function run(args: string[]): Promise<void> {
 	if (args.length) throw problem(`start takes no arguments, not '${args[0]}'; settings come from the environment.`);
 	const settings = readSettings('shop');
 	buildIfChanged();
-	const instance = await openInstance(settings);
-	let welcome = '';
-	try {
-		if (!(await findShop(instance.db))) welcome = await makeShop(instance);
-	} catch (error) {
-		await instance.close();
-		throw error;
-	}
-	await serve(instance, `\n  Vane Set:  ${settings.origin}\n${welcome}\n  Ctrl-C stops it.\n`);
+	await serveInstance(settings, {}, async (db) => {
+		const welcome = (await findShop(db)) ? '' : await makeShop(db, settings.firstLead);
+		return `\n  Vane Set:  ${settings.origin}\n${welcome}\n  Ctrl-C stops it.\n`;
+	});
 }
 
-async function makeShop(instance: Instance): Promise<string> {
-	const lead = instance.settings.firstLead ?? (await askForLead());
+async function makeShop(db: Database, firstLead: Settings['firstLead']): Promise<string> {
+	const lead = firstLead ?? (await askForLead());
 	const handle = handleFrom(lead.name);
-	await instance.db.transaction(async (tx) => {
+	await db.transaction(async (tx) => {
 		await createShop(tx, 'Our shop', { system: 'metric', torque: 'N·m' });
 		await createPerson(tx, {
 			id: uuidv7(),

@@ -15,9 +15,10 @@ function limitersOf(db: Database) {
 	if (!found) {
 		const make = (keyPrefix: string, points: number) =>
 			new RateLimiterMySQL({
-				storeClient: db.pool,
-				dbName: (db.pool as unknown as { pool: { config: { connectionConfig: { database: string } } } }).pool
-					.config.connectionConfig.database,
+				// The driver's own pool inside the promise wrapper: the only kind the package knows.
+				storeClient: db.pool.pool,
+				storeType: 'pool',
+				dbName: db.name,
 				tableName: 'sign_in_attempts',
 				tableCreated: true,
 				keyPrefix,

@@ -1,4 +1,4 @@
-import { createPool, type Pool, type PoolConnection, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise';
+import { createPool, type QueryValues, type Pool, type PoolConnection, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise';
 import type { Config } from '../config.ts';
 
 /** One row as the driver gives it. */
@@ -14,43 +14,47 @@ export interface Database {
 	run(sql: string, values?: unknown[] | Record<string, unknown>): Promise<number>;
 	/** All of `work` or none of it; repeated when the database asks for that. */
 	transaction<T>(work: (db: Database) => Promise<T>): Promise<T>;
-	/** The driver's pool, for packages that want one. */
+	/** The driver's pool and the database's name, for packages that want them. */
 	readonly pool: Pool;
+	readonly name: string;
 }
 
-export function openPool(config: Config['database']): Pool {
-	return createPool({
+/** A database that is opened once and closed at the end. */
+export interface OpenDatabase extends Database {
+	close(): Promise<void>;
+}
+
+export function openDatabase(config: Config['database']): OpenDatabase {
+	const pool = createPool({
 		...config,
 		charset: 'utf8mb4_unicode_ci',
 		timezone: 'Z',
 		decimalNumbers: true,
+		jsonStrings: true,
 		namedPlaceholders: true,
 		connectionLimit: 10,
 		maxIdle: 4,
-		enableKeepAlive: true,
-		multipleStatements: false
+		enableKeepAlive: true
 	});
+	return { ...over(pool, pool, config.database), close: () => pool.end() };
 }
 
-export function database(pool: Pool): Database {
-	return over(pool, pool);
-}
-
-function over(pool: Pool, connection: Pool | PoolConnection): Database {
+function over(pool: Pool, connection: Pool | PoolConnection, name: string): Database {
 	const db: Database = {
 		pool,
+		name,
 		async rows<T>(sql: string, values: unknown[] | Record<string, unknown> = []) {
-			const [rows] = await connection.query<RowDataPacket[]>(sql, values);
+			const [rows] = await connection.query<RowDataPacket[]>(sql, values as QueryValues);
 			return rows as T[];
 		},
 		async row<T>(sql: string, values?: unknown[] | Record<string, unknown>) {
 			return (await db.rows<T>(sql, values))[0];
 		},
 		async run(sql, values = []) {
-			const [result] = await connection.query<ResultSetHeader>(sql, values as unknown[]);
+			const [result] = await connection.query<ResultSetHeader>(sql, values as QueryValues);
 			return result.affectedRows;
 		},
-		transaction: (work) => (connection === pool ? transact(pool, work) : work(db))
+		transaction: (work) => (connection === pool ? transact(pool, name, work) : work(db))
 	};
 	return db;
 }
@@ -59,12 +63,16 @@ function over(pool: Pool, connection: Pool | PoolConnection): Database {
 const tryAgain = new Set([1213, 1205]);
 const tries = 5;
 
-async function transact<T>(pool: Pool, work: (db: Database) => Promise<T>): Promise<T> {
+async function transact<T>(
+	pool: Pool,
+	name: string,
+	work: (db: Database) => Promise<T>
+): Promise<T> {
 	for (let attempt = 1; ; attempt++) {
 		const connection = await pool.getConnection();
 		try {
 			await connection.beginTransaction();
-			const result = await work(over(pool, connection));
+			const result = await work(over(pool, connection, name));
 			await connection.commit();
 			return result;
 		} catch (error) {
