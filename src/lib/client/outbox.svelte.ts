@@ -1,0 +1,84 @@
+/**
+ * Entries on their way to the server. Each is kept in the browser from the moment it is made until the
+ * server has it: a reload, a dead battery or a dropped network loses nothing, and because every entry
+ * carries its own id, sending it twice stores it once.
+ */
+import { invalidateAll } from '$app/navigation';
+import { call, type Refusal } from './api';
+
+export interface Entry {
+	id: string;
+	path: string;
+	body: Record<string, unknown> & { id: string };
+	/** Said by the server: it will not take this entry as it is. */
+	refusal?: Refusal;
+}
+
+const storageKey = 'vane-outbox';
+const retryMs = 3000;
+
+class Outbox {
+	entries = $state<Entry[]>([]);
+	#sending = false;
+	#timer: ReturnType<typeof setTimeout> | undefined;
+
+	get waiting(): Entry[] {
+		return this.entries.filter((entry) => !entry.refusal);
+	}
+
+	/** Reads what an earlier page left behind, and sends it. Call once in the browser. */
+	open(): void {
+		try {
+			this.entries = JSON.parse(localStorage.getItem(storageKey) ?? '[]') as Entry[];
+		} catch {
+			this.entries = [];
+		}
+		addEventListener('online', () => void this.send());
+		void this.send();
+	}
+
+	/** Keeps the entry and sends it; resolves to what the server refused, if it did at once. */
+	async add(path: string, body: Entry['body']): Promise<Refusal | undefined> {
+		this.entries.push({ id: body.id, path, body });
+		this.#keep();
+		await this.send();
+		return this.entries.find((entry) => entry.id === body.id)?.refusal;
+	}
+
+	drop(id: string): void {
+		this.entries = this.entries.filter((entry) => entry.id !== id);
+		this.#keep();
+	}
+
+	async send(): Promise<void> {
+		if (this.#sending) return;
+		this.#sending = true;
+		clearTimeout(this.#timer);
+		let sent = 0;
+		for (let entry = this.waiting[0]; entry; entry = this.waiting[0]) {
+			const { id, path, body } = entry;
+			const answer = await call('POST', path, body);
+			if (answer.ok) {
+				sent++;
+				this.drop(id);
+				continue;
+			}
+			const { status } = answer.refusal;
+			const away = status === 0 || status >= 500 || status === 401 || status === 429;
+			if (away) {
+				this.#timer = setTimeout(() => void this.send(), retryMs);
+				break;
+			}
+			entry.refusal = answer.refusal;
+			this.#keep();
+		}
+		this.#sending = false;
+		if (sent) await invalidateAll();
+	}
+
+	#keep(): void {
+		localStorage.setItem(storageKey, JSON.stringify(this.entries));
+	}
+}
+
+export const outbox = new Outbox();

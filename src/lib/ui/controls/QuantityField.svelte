@@ -1,0 +1,39 @@
+<script lang="ts">
+	import { findUnit, siUnit, type Dimension } from '$core/units/dimensions';
+	import { parseQuantity } from '$core/units/parse';
+	import { personalUnits } from '$lib/client/units';
+	import type { HTMLInputAttributes } from 'svelte/elements';
+	import Field from './Field.svelte';
+
+	interface Props extends Omit<HTMLInputAttributes, 'size' | 'color'> {
+		label: string;
+		dimension: Dimension;
+		value?: string;
+		fault?: string;
+		hint?: string;
+	}
+	let { label, dimension, value = $bindable(''), fault, hint, ...rest }: Props = $props();
+
+	const units = personalUnits();
+	/** What was understood, shown at once when it is not simply what was typed. */
+	const understood = $derived.by(() => {
+		if (!value.trim()) return undefined;
+		const parsed = parseQuantity(value, dimension, { field: label, defaultUnit: units.choice[dimension] });
+		if (!parsed.ok) return { ok: false, text: parsed.faults[0]!.message };
+		const shown = units.show(parsed.value.si, dimension);
+		const si = siUnit(dimension).symbol;
+		const own = findUnit(units.choice[dimension], dimension)?.symbol;
+		const both = parsed.value.unit === own || own === si ? shown : `${shown} (${parsed.value.entered} ${parsed.value.unit})`;
+		return { ok: true, text: `= ${both}` };
+	});
+</script>
+
+<Field
+	{label}
+	bind:value
+	fault={fault ?? (understood && !understood.ok ? understood.text : undefined)}
+	hint={understood?.ok ? understood.text : hint}
+	autocomplete="off"
+	spellcheck="false"
+	{...rest}
+/>

@@ -1,0 +1,33 @@
+<script lang="ts">
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+
+	let { open = $bindable(false) }: { open?: boolean } = $props();
+	let dialog: HTMLDialogElement;
+	$effect(() => {
+		if (open && !dialog.open) dialog.showModal();
+	});
+
+	const keys = [
+		['?', 'This list'],
+		['/', 'Search'],
+		['Enter', 'Record, and go to the next'],
+		['Alt 1 2 3 4', 'Front left, front right, rear left, rear right'],
+		['Alt B', 'The car board'],
+		['Alt H', 'Heights'],
+		['Alt J', 'Joints'],
+		['Alt S', 'Sheet and signature'],
+		['Esc', 'Close']
+	];
+</script>
+
+<dialog bind:this={dialog} onclose={() => (open = false)} aria-labelledby="keys-title" class="panel m-auto w-[min(480px,92vw)] p-6 text-ink backdrop:bg-black/50">
+	<h2 id="keys-title" class="mb-3 text-2xl">Keys</h2>
+	<dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
+		{#each keys as [key, what] (key)}
+			<dt><kbd class="rounded-[3px] border border-edge bg-sunk px-2 py-0.5 font-sans font-semibold">{key}</kbd></dt>
+			<dd>{what}</dd>
+		{/each}
+	</dl>
+	<p class="caption mt-4">A foot switch that sends Enter can drive readings and torques.</p>
+	<div class="mt-4"><ActionButton onclick={() => dialog.close()}>Close</ActionButton></div>
+</dialog>

@@ -1,0 +1,60 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { outbox } from '$lib/client/outbox.svelte';
+	import { provideUnits } from '$lib/client/units';
+	import AppFrame from '$lib/ui/frame/AppFrame.svelte';
+	import KeyList from '$lib/ui/frame/KeyList.svelte';
+	import { onMount } from 'svelte';
+	import '../app.css';
+
+	let { data, children } = $props();
+	let keysOpen = $state(false);
+	provideUnits(() => data.units);
+	onMount(() => outbox.open());
+
+	const corners = ['FL', 'FR', 'RL', 'RR'];
+
+	function onkeydown(event: KeyboardEvent) {
+		const typing = (event.target as HTMLElement).closest('input, textarea, select');
+		if (event.key === '?' && !typing) keysOpen = true;
+		if (event.key === '/' && !typing) {
+			const search = document.querySelector<HTMLInputElement>('input[type=search]');
+			if (search) {
+				event.preventDefault();
+				search.focus();
+			}
+		}
+		if (event.altKey && !event.ctrlKey && !event.metaKey) jobKey(event);
+	}
+
+	function jobKey(event: KeyboardEvent) {
+		const job = page.params.id;
+		if (!job || !page.url.pathname.startsWith('/jobs/')) return;
+		const digit = /^Digit([1-4])$/.exec(event.code)?.[1];
+		const heights = /\/heights\/(before|after)$/.test(page.url.pathname);
+		const corner = digit && corners[Number(digit) - 1];
+		const places: Record<string, string> = { KeyB: '', KeyH: '/heights/before', KeyJ: '/joints', KeyS: '/sheet' };
+		const to = corner
+			? heights
+				? `${page.url.pathname}?corner=${corner}`
+				: `/jobs/${job}/corners/${corner}`
+			: places[event.code] !== undefined && `/jobs/${job}${places[event.code]}`;
+		if (to) {
+			event.preventDefault();
+			void goto(to);
+		}
+	}
+</script>
+
+<svelte:window {onkeydown} />
+<svelte:head><title>{page.data.title ? `${page.data.title} · Vane Set` : 'Vane Set'}</title></svelte:head>
+
+{#if data.person}
+	<AppFrame shopName={data.shop.name} personName={data.person.name} onkeys={() => (keysOpen = true)}>
+		{@render children()}
+	</AppFrame>
+	<KeyList bind:open={keysOpen} />
+{:else}
+	<main id="main">{@render children()}</main>
+{/if}
