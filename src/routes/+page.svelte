@@ -1,1 +1,65 @@
-<h1>hi</h1>
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { call, type Refusal } from '$lib/client/api';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import SearchBox from '$lib/ui/controls/SearchBox.svelte';
+	import JobRows from '$lib/ui/job/JobRows.svelte';
+
+	let { data } = $props();
+	let refusal = $state<Refusal>();
+	let picker: HTMLInputElement;
+	const openJobs = $derived(data.jobs.filter((job) => job.stage !== 'signed'));
+	const signed = $derived(data.jobs.filter((job) => job.stage === 'signed'));
+
+	async function importFile() {
+		const file = picker.files?.[0];
+		picker.value = '';
+		if (!file) return;
+		let content: unknown;
+		try {
+			content = JSON.parse(await file.text());
+		} catch {
+			refusal = { status: 400, title: `${file.name} is not a JSON file.` };
+			return;
+		}
+		const answer = await call<{ jobId: string }>('POST', '/import', content);
+		if (answer.ok) await goto(`/jobs/${answer.value.jobId}`);
+		else refusal = answer.refusal;
+	}
+</script>
+
+<div class="mx-auto max-w-[1240px] space-y-5 p-4 md:p-6">
+	<div class="flex flex-wrap items-center gap-3">
+		<h1 class="me-auto text-3xl">Jobs</h1>
+		<div class="w-full sm:w-80"><SearchBox label="Plate, name or number" value={data.search} /></div>
+		<input bind:this={picker} type="file" accept=".json,application/json" class="hidden" onchange={importFile} aria-label="Job file" />
+		<ActionButton onclick={() => picker.click()}>Import a job file</ActionButton>
+		<ActionButton weight="main" href="/jobs/new">Open a job</ActionButton>
+	</div>
+	<RefusalNotice {refusal} />
+
+	{#if data.jobs.length === 0}
+		<div class="panel p-8 text-center">
+			{#if data.search}
+				<p class="text-xl font-semibold">Nothing matches “{data.search}”.</p>
+				<p class="mt-1 text-soft">Search looks at plate, owner, car, complaint, technician and job number.</p>
+			{:else}
+				<p class="text-xl font-semibold">No jobs yet.</p>
+				<p class="mt-1 text-soft">Open a job: pick the car or add it, then read its heights before anything is touched.</p>
+			{/if}
+		</div>
+	{/if}
+	{#if openJobs.length}
+		<section aria-labelledby="open-jobs" class="space-y-2">
+			<h2 id="open-jobs" class="text-lg">In the shop <span class="num text-soft">{openJobs.length}</span></h2>
+			<JobRows jobs={openJobs} />
+		</section>
+	{/if}
+	{#if signed.length}
+		<section aria-labelledby="signed-jobs" class="space-y-2">
+			<h2 id="signed-jobs" class="text-lg">Signed <span class="num text-soft">{signed.length}</span></h2>
+			<JobRows jobs={signed} />
+		</section>
+	{/if}
+</div>

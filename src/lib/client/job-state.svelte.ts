@@ -1,0 +1,67 @@
+/**
+ * The job on this screen: the server's record, with the readings on top that are still on their way, and
+ * what the core makes of both.
+ */
+import type { TwistLimits } from '$core/bush/verdict';
+import { parseQuantity } from '$core/units/parse';
+import type { JobRecord, Reading } from '$lib/job/model';
+import { viewJob, type JobView } from '$lib/job/view';
+import { getContext, setContext } from 'svelte';
+import { outbox } from './outbox.svelte';
+
+const key = Symbol('job');
+
+export class JobState {
+	readonly #record: () => JobRecord;
+	readonly #limits: () => TwistLimits;
+	readonly #personId: () => string;
+
+	constructor(record: () => JobRecord, limits: () => TwistLimits, personId: () => string) {
+		this.#record = record;
+		this.#limits = limits;
+		this.#personId = personId;
+	}
+
+	/** Ids of entries that the server has not confirmed. */
+	readonly unsent: ReadonlySet<string> = $derived(new Set(outbox.waiting.map((entry) => entry.id)));
+
+	readonly record: JobRecord = $derived.by(() => {
+		const record = this.#record();
+		const known = new Set(record.readings.map((reading) => reading.id));
+		const path = `/jobs/${record.id}/readings`;
+		const added = outbox.waiting
+			.filter((entry) => entry.path === path && !known.has(entry.id))
+			.map((entry) => toReading(entry.body, this.#personId()));
+		return added.length ? { ...record, readings: [...record.readings, ...added] } : record;
+	});
+
+	readonly view: JobView = $derived(viewJob(this.record));
+
+	get limits(): TwistLimits {
+		return this.#limits();
+	}
+
+	personName(id: string): string {
+		return this.record.people.find((person) => person.id === id)?.name ?? '';
+	}
+}
+
+function toReading(body: Record<string, unknown>, personId: string): Reading {
+	const text = String(body.height ?? '');
+	const parsed = parseQuantity(text, 'length', { field: 'height' });
+	return {
+		id: body.id as string,
+		phase: body.phase as Reading['phase'],
+		corner: body.corner as Reading['corner'],
+		school: body.school as Reading['school'],
+		heightMm: parsed.ok ? parsed.value.si : null,
+		entered: text || 'withdrawn',
+		correctsId: (body.correctsId as string | undefined) ?? null,
+		withdrawn: body.withdraw === true,
+		personId,
+		takenAt: body.takenAt as string
+	};
+}
+
+export const provideJob = (state: JobState): JobState => setContext(key, state);
+export const currentJob = (): JobState => getContext<JobState>(key);

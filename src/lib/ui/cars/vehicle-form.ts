@@ -1,0 +1,110 @@
+/** The car form's fields as text, from a car on record and back to what the API takes. */
+import type { Dimension } from '$core/units/dimensions';
+import type { UnitChoice } from '$core/units/format';
+import type { Vehicle } from '$lib/job/model';
+
+export interface AxleForm {
+	layout: string;
+	track: string;
+	tyreSize: string;
+	armLength: string;
+	outerBelowInner: string;
+	referenceHubToArch: string;
+	wheelRate: string;
+	makerHeight: string;
+	makerHeightSchool: string;
+}
+
+export interface VehicleForm {
+	plate: string;
+	vin: string;
+	make: string;
+	model: string;
+	modelYear: string;
+	owner: string;
+	wheelbase: string;
+	modifications: string;
+	front: AxleForm;
+	rear: AxleForm;
+}
+
+export function emptyForm(): VehicleForm {
+	const axle = (layout: string): AxleForm => ({
+		layout,
+		track: '',
+		tyreSize: '',
+		armLength: '',
+		outerBelowInner: '',
+		referenceHubToArch: '',
+		wheelRate: '',
+		makerHeight: '',
+		makerHeightSchool: 'hub-to-arch'
+	});
+	return {
+		plate: '',
+		vin: '',
+		make: '',
+		model: '',
+		modelYear: '',
+		owner: '',
+		wheelbase: '',
+		modifications: '',
+		front: axle('macpherson-front'),
+		rear: axle('trailing-arm-rear')
+	};
+}
+
+export function formOf(vehicle: Vehicle): VehicleForm {
+	const axle = (which: 'front' | 'rear'): AxleForm => {
+		const values = vehicle.axles[which];
+		const said = (name: string) => vehicle.entered[`${which}.${name}`] ?? '';
+		return {
+			layout: values.layout,
+			track: said('trackMm'),
+			tyreSize: values.tyreSize,
+			armLength: said('armLengthMm'),
+			outerBelowInner: said('outerBelowInnerMm'),
+			referenceHubToArch: said('referenceHubToArchMm'),
+			wheelRate: said('wheelRateNPerMm'),
+			makerHeight: said('makerHeightMm') || (values.makerHeightMm === null ? '' : `${values.makerHeightMm} mm`),
+			makerHeightSchool: values.makerHeightSchool ?? 'hub-to-arch'
+		};
+	};
+	return {
+		plate: vehicle.plate,
+		vin: vehicle.vin ?? '',
+		make: vehicle.make,
+		model: vehicle.model,
+		modelYear: vehicle.modelYear === null ? '' : String(vehicle.modelYear),
+		owner: vehicle.owner,
+		wheelbase: vehicle.entered.wheelbaseMm ?? `${vehicle.wheelbaseMm} mm`,
+		modifications: vehicle.modifications,
+		front: axle('front'),
+		rear: axle('rear')
+	};
+}
+
+/** What the API takes; a number without a unit gets the person's own, so that it stays what was meant. */
+export function toInput(form: VehicleForm, id: string, units: UnitChoice): Record<string, unknown> {
+	const year = form.modelYear.trim();
+	const withUnit = (text: string, dimension: Dimension) =>
+		/[\d¼½¾⅛⅜⅝⅞]$/u.test(text.trim()) ? `${text.trim()} ${units[dimension]}` : text.trim() || null;
+	const axle = (a: AxleForm) => ({
+		...a,
+		track: withUnit(a.track, 'length') ?? '',
+		armLength: withUnit(a.armLength, 'length'),
+		outerBelowInner: withUnit(a.outerBelowInner, 'length'),
+		referenceHubToArch: withUnit(a.referenceHubToArch, 'length'),
+		wheelRate: withUnit(a.wheelRate, 'rate'),
+		makerHeight: withUnit(a.makerHeight, 'length')
+	});
+	return {
+		...form,
+		id,
+		vin: form.vin.trim() || null,
+		modelYear: year === '' ? null : Number.isNaN(Number(year)) ? year : Number(year),
+		wheelbase: withUnit(form.wheelbase, 'length') ?? '',
+		front: axle(form.front),
+		rear: axle(form.rear)
+	};
+}
