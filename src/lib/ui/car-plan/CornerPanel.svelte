@@ -1,0 +1,56 @@
+<script lang="ts">
+	import { cornerNames, type Corner } from '$core/height/corners';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import StateMark from '$lib/ui/status/StateMark.svelte';
+
+	let { corner }: { corner: Corner } = $props();
+	const job = currentJob();
+	const units = personalUnits();
+	const view = $derived(job.view.corners[corner]);
+	const owed = $derived(job.view.standing.owed.filter((item) => item.corner === corner));
+	const worked = $derived(job.record.corners.includes(corner));
+	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
+	const shown = (mm: number | undefined) => (mm === undefined ? '–' : units.show(mm, 'length', { bare: true, decimals }));
+	const now = $derived(view.after ?? undefined);
+	const offTarget = $derived(now && view.target ? now.meanMm - view.target.heightMm : undefined);
+	/** Joints are many: they are counted by what they wait for. */
+	const lines = $derived.by(() => {
+		const rules = new Map(job.record.joints.map((joint) => [joint.id, joint.rule]));
+		const joints = owed.filter((item) => item.kind === 'joint');
+		const count = (rule: string) => joints.filter((item) => rules.get(item.jointId!) === rule).length;
+		const again = joints.filter((item) => /wound up|under its|over its|without a target/.test(item.text));
+		const said = owed.filter((item) => item.kind !== 'joint').map((item) => ({ mark: item.kind === 'doubt' ? ('again' as const) : ('owed' as const), text: item.text }));
+		for (const item of again.slice(0, 1)) said.unshift({ mark: 'again', text: item.text });
+		const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+		if (count('any-time')) said.push({ mark: 'owed', text: `${plural(count('any-time'), 'joint')} to torque` });
+		if (count('ride-height')) said.push({ mark: 'owed', text: `${plural(count('ride-height'), 'bush').replace(/bushs$/, 'bushes')} to set at ride height` });
+		if (count('wheels-on-ground')) said.push({ mark: 'owed', text: 'wheel to torque on the ground' });
+		return said;
+	});
+	const href = $derived(worked ? `/jobs/${job.record.id}/corners/${corner}` : `/jobs/${job.record.id}/heights/${job.view.standing.stage === 'heights-before' ? 'before' : 'after'}?corner=${corner}`);
+</script>
+
+<a {href} class="panel flex h-full flex-col p-4 hover:border-edge hover:bg-sunk {worked ? '' : 'border-dashed'}">
+	<span class="flex items-baseline justify-between gap-2">
+		<span class="text-lg font-bold">{cornerNames[corner]}</span>
+		<span class="caption">{worked ? '' : 'heights only'}</span>
+	</span>
+	<span class="mt-1 grid grid-cols-3 gap-2">
+		<span><span class="caption block">Before</span><span class="num text-3xl">{shown(view.before?.meanMm)}</span></span>
+		<span class="text-mark"><span class="caption block">Target</span><span class="num text-3xl">{worked || view.after ? shown(view.target?.heightMm) : '–'}</span></span>
+		<span>
+			<span class="caption block">Now</span><span class="num text-3xl">{shown(now?.meanMm)}</span>
+		</span>
+	</span>
+	<span class="caption">
+		{units.choice.length}{#if offTarget !== undefined}, {units.show(offTarget, 'length', { signed: true, decimals })} to target{/if}
+	</span>
+	<span class="mt-auto block space-y-0.5 pt-2 text-[15px]">
+		{#each lines.slice(0, 4) as line (line.text)}
+			<span class="flex gap-1.5"><StateMark mark={line.mark} class="mt-0.5 self-start" /><span class={line.mark === 'again' ? 'font-semibold text-madder' : ''}>{line.text}</span></span>
+		{:else}
+			<StateMark mark="set" word="Nothing owed" />
+		{/each}
+	</span>
+</a>

@@ -1,0 +1,51 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { schoolKeys, schools, type SchoolKey } from '$core/height/schools';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { VersionedWrite } from '$lib/client/versioned.svelte';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Choice from '$lib/ui/controls/Choice.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import JobFields from '$lib/ui/job/JobFields.svelte';
+
+	let { data } = $props();
+	const job = currentJob();
+	const write = new VersionedWrite();
+	// The form keeps what it was opened with, and the version of that: a change by somebody else in the
+	// meantime is then seen as one.
+	const opened = job.record;
+	const form = $state({
+		complaint: opened.complaint,
+		odometer: opened.odometerEntered ?? '',
+		corners: [...opened.corners],
+		technicianId: opened.technicianId ?? ''
+	});
+	let school = $state<SchoolKey>(opened.school);
+	const measured = $derived(job.record.readings.length > 0);
+	const done = () => goto(`/jobs/${opened.id}`);
+
+	async function save(event: SubmitEvent) {
+		event.preventDefault();
+		const body = { ...form, odometer: form.odometer || null, technicianId: form.technicianId || null, ...(school === opened.school ? {} : { school }) };
+		if (await write.send('PATCH', `/jobs/${opened.id}`, body, opened.version)) await done();
+	}
+</script>
+
+<form class="mx-auto max-w-[920px] space-y-5 p-4 md:p-6" onsubmit={save} novalidate>
+	<h1 class="text-2xl">Change the job</h1>
+	<RefusalNotice {write} fields={['complaint', 'odometer', 'corners', 'technicianId']} onapplied={done} />
+	<JobFields bind:form={() => form, (value) => Object.assign(form, value)} people={data.team} refusal={write.refusal} />
+	<div>
+		<Choice
+			label="Ride height is measured"
+			bind:value={school}
+			disabled={measured}
+			options={schoolKeys.map((key) => ({ value: key, name: schools[key].name, hint: schools[key].measured }))}
+		/>
+		{#if measured}<p class="caption mt-1">Heights are on record; the way they are measured stays as it is.</p>{/if}
+	</div>
+	<div class="flex gap-3">
+		<ActionButton weight="main" type="submit" disabled={write.busy}>Keep the change</ActionButton>
+		<ActionButton class="min-h-16" href="/jobs/{opened.id}">Cancel</ActionButton>
+	</div>
+</form>
