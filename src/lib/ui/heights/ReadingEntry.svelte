@@ -1,0 +1,180 @@
+<script lang="ts">
+	import { cornerNames, type Corner } from '$core/height/corners';
+	import { schools } from '$core/height/schools';
+	import { formatNumber } from '$core/units/format';
+	import { parseQuantity } from '$core/units/parse';
+	import { readingsPerCorner } from '$core/procedure/owed';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { outbox } from '$lib/client/outbox.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import type { Phase, Reading } from '$lib/job/model';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Keypad from '$lib/ui/controls/Keypad.svelte';
+	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import { tick } from 'svelte';
+	import { v7 as uuidv7 } from 'uuid';
+
+	interface Props {
+		phase: Phase;
+		corner: Corner;
+		/** Called when a reading is kept, with how many this corner then has. */
+		onkept: (count: number) => void;
+	}
+	let { phase, corner, onkept }: Props = $props();
+	const job = currentJob();
+	const units = personalUnits();
+
+	let text = $state('');
+	/** The reading that the next entry takes the place of. */
+	let correcting = $state<Reading>();
+	let problem = $state<string>();
+	let input: HTMLInputElement;
+
+	const school = $derived(schools[job.record.school]);
+	const readings = $derived(job.view.readings[phase][corner]);
+	const measure = $derived(job.view.corners[corner][phase]);
+	const unit = $derived(units.choice.length);
+	const understood = $derived(
+		text.trim()
+			? parseQuantity(text, 'length', { field: 'height', defaultUnit: unit, min: school.minMm, max: school.maxMm })
+			: undefined
+	);
+	const slots = $derived(Math.max(readingsPerCorner, readings.length + (correcting || readings.length < readingsPerCorner ? 0 : 1)));
+
+	$effect(() => {
+		void corner;
+		text = '';
+		correcting = undefined;
+		problem = undefined;
+		void tick().then(() => input?.focus({ preventScroll: true }));
+	});
+
+	async function keep(event?: SubmitEvent) {
+		event?.preventDefault();
+		if (!understood?.ok) {
+			problem = understood ? understood.faults[0]!.message : 'Read the tape and type what it says.';
+			return;
+		}
+		problem = undefined;
+		const bare = /[\d¼½¾⅛⅜⅝⅞]$/u.test(text.trim());
+		const body = {
+			id: uuidv7(),
+			phase,
+			corner,
+			school: job.record.school,
+			height: bare ? `${text.trim()} ${unit}` : text.trim(),
+			takenAt: new Date().toISOString(),
+			...(correcting ? { correctsId: correcting.id } : {})
+		};
+		const count = readings.length + (correcting ? 0 : 1);
+		text = '';
+		correcting = undefined;
+		void outbox.add(`/jobs/${job.record.id}/readings`, body);
+		onkept(count);
+		input.focus({ preventScroll: true });
+	}
+
+	async function withdraw(reading: Reading) {
+		correcting = undefined;
+		await outbox.add(`/jobs/${job.record.id}/readings`, {
+			id: uuidv7(),
+			phase,
+			corner,
+			school: job.record.school,
+			withdraw: true,
+			correctsId: reading.id,
+			takenAt: new Date().toISOString()
+		});
+	}
+
+	function correct(reading: Reading) {
+		correcting = reading;
+		text = '';
+		input.focus();
+	}
+	const shown = (mm: number) => units.show(mm, 'length', { decimals: unit === 'mm' ? 1 : 3 });
+</script>
+
+<section class="panel p-4" aria-labelledby="entry-title">
+	<div class="flex flex-wrap items-baseline justify-between gap-x-4">
+		<h2 id="entry-title" class="text-2xl">{cornerNames[corner]}</h2>
+		<span class="caption">{school.name}: {school.measured.toLowerCase()}</span>
+	</div>
+
+	<ol class="mt-3 grid grid-cols-3 gap-2" aria-label="Readings">
+		{#each { length: slots }, i}
+			{@const reading = readings[i]}
+			{@const odd = measure?.outlier === i}
+			<li>
+				{#if reading}
+					<button
+						type="button"
+						disabled={job.record.signedAt !== null}
+						onclick={() => correct(reading)}
+						class="flex min-h-19 w-full flex-col items-start justify-center rounded-[3px] border-2 px-3 text-start {correcting?.id === reading.id ? 'border-mark bg-mark-wash' : odd ? 'border-madder bg-madder-wash' : 'border-line bg-sunk'}"
+					>
+						<span class="num text-[26px] leading-tight">{reading.entered}</span>
+						<span class="caption">
+							{#if job.unsent.has(reading.id)}kept here, not sent yet
+							{:else if odd}<StateMark mark="again" word="does not fit" />
+							{:else}reading {i + 1}{reading.correctsId ? ', corrected' : ''}{/if}
+						</span>
+					</button>
+				{:else}
+					<span class="flex min-h-19 items-center rounded-[3px] border-2 border-dashed px-3 {i === readings.length && !correcting ? 'border-spruce text-ink' : 'border-line text-soft'}">
+						{i < readingsPerCorner ? `reading ${i + 1}` : 'one more, if you like'}
+					</span>
+				{/if}
+			</li>
+		{/each}
+	</ol>
+
+	{#if !job.record.signedAt}
+		<form class="mt-4 grid gap-4 md:grid-cols-[1fr_240px]" onsubmit={keep}>
+			<div>
+				<label for="reading" class="text-[15px] font-semibold">{correcting ? `Instead of ${correcting.entered}` : `Reading ${Math.min(readings.length + 1, slots)}`}</label>
+				<div class="flex items-baseline gap-2 border-b-4 {understood && !understood.ok ? 'border-madder' : 'border-spruce'}">
+					<input
+						id="reading"
+						bind:this={input}
+						bind:value={text}
+						oninput={() => (problem = undefined)}
+						autocomplete="off"
+						spellcheck="false"
+						enterkeyhint="done"
+						inputmode={unit === 'mm' ? 'decimal' : 'text'}
+						aria-describedby="understood"
+						class="num w-full min-w-0 bg-transparent py-1 text-[72px] leading-none outline-none"
+					/>
+					<span class="text-2xl text-soft">{unit}</span>
+				</div>
+				<p id="understood" role="status" class="mt-1 min-h-6 text-[16px] {problem ? 'font-medium text-madder' : 'text-soft'}">
+					{#if problem}<span aria-hidden="true">✕ </span>{problem}
+					{:else if understood?.ok}= {shown(understood.value.si)}
+					{:else if understood}<span class="text-madder">{understood.faults[0]!.message}</span>
+					{:else}Type it as said: {unit === 'mm' ? '365, or 14 3/8 in' : '14 3/8, or 365 mm'}{/if}
+				</p>
+				<div class="mt-3 flex flex-wrap gap-2">
+					<ActionButton weight="main" type="submit" class="min-w-40">{correcting ? 'Keep instead' : 'Keep'}</ActionButton>
+					{#if correcting}
+						{@const reading = correcting}
+						<ActionButton weight="stop" class="min-h-16" onclick={() => withdraw(reading)}>Withdraw it</ActionButton>
+						<ActionButton class="min-h-16" onclick={() => (correcting = undefined)}>Cancel</ActionButton>
+					{/if}
+				</div>
+			</div>
+			<Keypad bind:value={text} extra={unit === 'mm' ? ['.'] : [' ', '/']} />
+		</form>
+	{/if}
+
+	<div class="mt-4 flex flex-wrap items-end gap-x-8 gap-y-2 border-t border-line pt-3">
+		<div><span class="caption block">Mean</span><span class="num text-4xl">{measure ? units.show(measure.meanMm, 'length', { bare: true, decimals: unit === 'mm' ? 1 : 2 }) : '–'}<span class="unit">{measure ? unit : ''}</span></span></div>
+		<div><span class="caption block">95 %</span><span class="num text-2xl">{measure?.expandedUncertaintyMm === undefined ? '–' : `± ${units.show(measure.expandedUncertaintyMm, 'length')}`}</span></div>
+		<div><span class="caption block">Spread</span><span class="num text-2xl">{measure && measure.n > 1 ? units.show(measure.rangeMm, 'length') : '–'}</span></div>
+		{#if measure?.outlier !== undefined}
+			<p class="text-madder"><StateMark mark="again" word="Reading {measure.outlier + 1} does not fit the others." /> Touch it to correct or withdraw it.</p>
+		{:else if measure?.readAgain}
+			<p class="text-madder"><StateMark mark="again" word="{formatNumber(measure.rangeMm, 0)} mm apart." /> Bounce the car and read again.</p>
+		{/if}
+	</div>
+</section>
