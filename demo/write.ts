@@ -258,7 +258,7 @@ function torque(
 	const cushion = joint.kind === 'cushion';
 	const nm = how.nm ?? joint.torqueNm!;
 	record.torques.push({
-		id: key(how.at), jointId: joint.id, torqueNm: cushion ? null : nm, entered: cushion ? 'as seen' : `${nm} N·m`,
+		id: key(how.at), jointId: joint.id, torqueNm: cushion ? null : nm, entered: cushion ? 'washer-edge' : `${nm} N·m`,
 		seen: cushion ? 'washer-edge' : null, wrench: cushion ? '' : nm > 60 ? 'Wrench 40–200 N·m' : 'Wrench 8–60 N·m',
 		carState: how.carState, method: how.method ?? null, hubToArchMm: how.hubToArchMm ?? null,
 		hubToArchEntered: how.hubToArchMm === undefined ? null : mm(how.hubToArchMm), targetHubToArchMm,

@@ -16,9 +16,21 @@ export const loadMethodNames: Readonly<Record<LoadMethod, string>> = {
 	'jack-to-height': 'Jacked to height'
 };
 
-/** A cushion mount is tightened to what is seen, not to a number. */
-export const cushionSights = ['washer-edge', 'shoulder'] as const;
-export type CushionSight = (typeof cushionSights)[number];
+/** What is recorded without a number: how a cushion mount looks, or a bush nipped by hand. */
+export const sights = ['washer-edge', 'shoulder', 'hand-tight'] as const;
+export type Sight = (typeof sights)[number];
+
+export const sightNames: Readonly<Record<Sight, string>> = {
+	'washer-edge': 'Rubber at the washer’s edge',
+	shoulder: 'Down on the shoulder',
+	'hand-tight': 'Nipped by hand'
+};
+
+/** Which sights a joint of this kind may be recorded by, in this state of the car. */
+export function sightsFor(kind: JointKind, carState: CarState): readonly Sight[] {
+	if (kind === 'cushion') return ['washer-edge', 'shoulder'];
+	return kind === 'bonded-bush' && carState === 'hanging' ? ['hand-tight'] : [];
+}
 
 export interface JointFact {
 	id: string;
@@ -33,9 +45,9 @@ export interface JointFact {
 /** One torque as it counts now: corrections applied. */
 export interface TorqueFact {
 	jointId: string;
-	/** Undefined for a cushion mount recorded as seen. */
+	/** Undefined where it was recorded as seen. */
 	torqueNm?: number;
-	seen?: CushionSight;
+	seen?: Sight;
 	carState: CarState;
 	method?: LoadMethod;
 	/** What the bush computation said of it; only for a bonded bush tightened loaded. */

@@ -3,7 +3,7 @@ import { corners } from '../../core/height/corners.ts';
 import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys } from '../../core/layout/catalogue.ts';
 import { jointKinds, tightenRules } from '../../core/layout/types.ts';
-import { carStates, cushionSights, loadMethods } from '../../core/procedure/facts.ts';
+import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
 import { pastMoment, requiredText, text, uuid } from './fields.ts';
 
 /** The open file format of one job: everything on record, SI numbers beside what was typed. */
@@ -106,7 +106,7 @@ const torque = Joi.object({
 	jointId: id(),
 	torqueNm: Joi.number().greater(0).max(1000).allow(null).required(),
 	entered: entered(),
-	seen: Joi.string().valid(...cushionSights).allow(null).required(),
+	seen: Joi.string().valid(...sights).allow(null).required(),
 	wrench: text(80).required(),
 	carState: Joi.string().valid(...carStates).required(),
 	method: Joi.string().valid(...loadMethods).allow(null).required(),

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { corners } from '../../core/height/corners.ts';
 import { schoolKeys } from '../../core/height/schools.ts';
 import { jointKinds, tightenRules } from '../../core/layout/types.ts';
-import { carStates, cushionSights, loadMethods } from '../../core/procedure/facts.ts';
+import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
 import { pastMoment, quantity, requiredText, text, uuid, version } from './fields.ts';
 
 const cornerList = () => Joi.array().items(Joi.string().valid(...corners)).unique().min(1).max(4);
@@ -98,7 +98,7 @@ export const torqueSchema = Joi.object({
 	id: uuid().required(),
 	jointId: uuid().required(),
 	torque: torque(),
-	seen: Joi.string().valid(...cushionSights),
+	seen: Joi.string().valid(...sights),
 	withdraw: Joi.boolean(),
 	wrench: text(80).default(''),
 	carState: Joi.string().valid(...carStates).required(),

@@ -50,7 +50,7 @@ export function addTorque(
 			id: input.id,
 			jointId: input.jointId,
 			torqueNm: input.torque?.si ?? null,
-			entered: input.torque ? withUnit(input.torque) : input.seen ? 'as seen' : 'withdrawn',
+			entered: input.torque ? withUnit(input.torque) : (input.seen ?? 'withdrawn'),
 			seen: input.seen ?? null,
 			wrench: input.wrench,
 			carState: input.carState,
@@ -84,8 +84,12 @@ function check(
 		}
 	}
 	if (input.withdraw) return undefined;
-	if (input.seen && joint.kind !== 'cushion') {
-		throw refuse('seen', `only a cushion mount is recorded as seen; ${joint.name} has a torque`, input.seen);
+	if (input.seen && !sightsFor(joint.kind, input.carState).includes(input.seen)) {
+		throw refuse(
+			'seen',
+			`${joint.name} is recorded by its torque here; only a cushion mount is recorded as seen, and a bush as hand-tight while hanging`,
+			input.seen
+		);
 	}
 	if (joint.kind !== 'bonded-bush' || input.carState !== 'loaded') return undefined;
 	if (!input.hubToArch) {

@@ -25,7 +25,7 @@
 	/** Oblique view: x right, y depth. Millimetres of the car to drawing units. */
 	function project(leftMm: number, frontMm: number, upMm: number): [number, number] {
 		const scale = 0.1;
-		return [(-leftMm - frontMm * 0.22) * -1 * scale * -1 + 0, (-frontMm * 0.42) * scale - upMm * scale];
+		return [(frontMm * 0.22 - leftMm) * scale, -frontMm * 0.42 * scale - upMm * scale];
 	}
 	const ground = $derived((corner: (typeof corners)[number]) => {
 		const axle = axleOf(corner);

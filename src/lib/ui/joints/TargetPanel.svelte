@@ -1,0 +1,70 @@
+<script lang="ts">
+	import type { Corner } from '$core/height/corners';
+	import { faultOf } from '$lib/client/api';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import { VersionedWrite } from '$lib/client/versioned.svelte';
+	import { asHubToArch, settingToleranceMm } from '$lib/job/view';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Choice from '$lib/ui/controls/Choice.svelte';
+	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import { schools } from '$core/height/schools';
+
+	let { corner }: { corner: Corner } = $props();
+	const job = currentJob();
+	const units = personalUnits();
+	const write = new VersionedWrite();
+	const target = $derived(job.view.corners[corner].target);
+	const tolerance = $derived(settingToleranceMm(job.record, corner, job.limits));
+	const hub = $derived(target && asHubToArch(job.record, corner, target.heightMm));
+	const typed = $derived(job.record.targets.some((t) => t.corner === corner));
+	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
+
+	let open = $state(false);
+	let text = $state('');
+	let source = $state<'maker' | 'chosen'>('chosen');
+	let version = 0;
+
+	function edit() {
+		text = target ? units.show(target.heightMm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 3 }) : '';
+		source = target?.source === 'maker' ? 'maker' : 'chosen';
+		version = job.record.version;
+		open = true;
+	}
+	async function put(height: string | null) {
+		const bare = height && /[\d¼½¾⅛⅜⅝⅞]$/u.test(height.trim());
+		const body = { corner, source, height: bare ? `${height} ${units.choice.length}` : height };
+		if (await write.send('PUT', `/jobs/${job.record.id}/targets`, body, version)) open = false;
+	}
+</script>
+
+<section class="panel p-4" aria-label="Target">
+	{#if open}
+		<form class="space-y-3" onsubmit={(event) => { event.preventDefault(); void put(text); }}>
+			<RefusalNotice {write} fields={['height']} onapplied={() => (open = false)} />
+			<QuantityField label="Target, {schools[job.record.school].name.toLowerCase()}" dimension="length" bind:value={text} fault={faultOf(write.refusal, 'height')} />
+			<Choice label="It is" bind:value={source} options={[{ value: 'maker', name: 'the maker’s' }, { value: 'chosen', name: 'chosen for this job' }]} />
+			<div class="flex flex-wrap gap-2">
+				<ActionButton type="submit" disabled={write.busy}>Keep</ActionButton>
+				{#if typed}<ActionButton onclick={() => put(null)}>Back to the default</ActionButton>{/if}
+				<ActionButton onclick={() => (open = false)}>Cancel</ActionButton>
+			</div>
+		</form>
+	{:else}
+		<div class="flex items-start justify-between gap-3">
+			<div class="text-mark">
+				<span class="caption block">Target{job.record.school === 'hub-to-arch' ? ', hub to arch' : `, ${schools[job.record.school].name.toLowerCase()}`}</span>
+				<span class="num text-5xl">{target ? units.show(target.heightMm, 'length', { bare: true, decimals }) : '–'}<span class="unit">{target ? units.choice.length : ''}</span></span>
+				{#if tolerance !== undefined && hub !== undefined}
+					<span class="ms-2 text-lg">± {units.show(tolerance, 'length', { decimals })}</span>
+				{/if}
+			</div>
+			{#if !job.record.signedAt}<ActionButton onclick={edit}>{target ? 'Change' : 'Choose'}</ActionButton>{/if}
+		</div>
+		<p class="text-[15px] text-soft">
+			{target?.reason ?? 'Read the heights before, or choose a target.'}
+			{#if hub !== undefined && job.record.school !== 'hub-to-arch'} Hub to arch {units.show(hub, 'length', { decimals })}.{/if}
+		</p>
+	{/if}
+</section>

@@ -1,0 +1,138 @@
+<script lang="ts">
+	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
+	import { tightenRuleNames } from '$core/layout/types';
+	import { loadMethodNames, loadMethods } from '$core/procedure/facts';
+	import { parseQuantity } from '$core/units/parse';
+	import { StandingCar } from '$lib/client/car-state.svelte';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import type { Joint } from '$lib/job/model';
+	import { cornerGeometry, judgeBush } from '$lib/job/view';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Choice from '$lib/ui/controls/Choice.svelte';
+	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import ArmDrawing from './ArmDrawing.svelte';
+	import JointEntry from './JointEntry.svelte';
+	import { jointMarks } from './joint-words';
+	import TargetPanel from './TargetPanel.svelte';
+	import TwistVerdict from './TwistVerdict.svelte';
+
+	let { corner }: { corner: Corner } = $props();
+	const job = currentJob();
+	const units = personalUnits();
+	// svelte-ignore state_referenced_locally -- the station is made anew for each corner
+	const car = new StandingCar(job.record.id, corner);
+
+	const joints = $derived(job.record.joints.filter((joint) => joint.corner === corner));
+	const status = (joint: Joint) => job.view.standing.joints.get(joint.id)!;
+	let chosenId = $state<string>();
+	const chosen = $derived(joints.find((joint) => joint.id === chosenId) ?? nextOwed() ?? joints[0]);
+
+	/** The next joint that can be done with the car as it stands. */
+	function nextOwed(after?: string): Joint | undefined {
+		const from = joints.findIndex((joint) => joint.id === after) + 1;
+		const ring = [...joints.slice(from), ...joints.slice(0, from)].filter((joint) => joint.id !== after);
+		const doable = (joint: Joint) => {
+			const { state, owed } = status(joint);
+			if (!owed) return false;
+			if (joint.rule === 'any-time') return true;
+			if (joint.rule === 'wheels-on-ground') return car.carState === 'loaded' && car.method === 'on-wheels';
+			return car.carState === 'loaded' || state === 'open';
+		};
+		return ring.find(doable);
+	}
+
+	const hubToArch = $derived(
+		car.hubToArch.trim() ? parseQuantity(car.hubToArch, 'length', { field: 'hubToArch', defaultUnit: units.choice.length, min: 150, max: 800 }) : undefined
+	);
+	const setMm = $derived(car.carState === 'loaded' && hubToArch?.ok ? hubToArch.value.si : undefined);
+	const judged = $derived(setMm === undefined ? undefined : judgeBush(job.record, corner, setMm, job.limits));
+	/** Also without a reading: the target itself can be drawn. */
+	const atTarget = $derived(judgeBush(job.record, corner, 400, job.limits));
+	const targetMm = $derived(judged?.ok ? judged.value.targetHubToArchMm : atTarget.ok ? atTarget.value.targetHubToArchMm : undefined);
+	const geometry = $derived(targetMm === undefined ? undefined : cornerGeometry(job.record.vehicle.axles[axleOf(corner)], targetMm));
+	const owedHere = $derived(joints.filter((joint) => status(joint).owed).length);
+</script>
+
+<div class="grid gap-4 lg:grid-cols-[290px_minmax(0,1fr)_340px]">
+	<section aria-label="Joints" class="panel max-lg:order-3 lg:max-h-[calc(100dvh-15.5rem)] lg:overflow-y-auto">
+		<p class="flex justify-between border-b border-line px-3 py-2 text-[15px]">
+			<span class="font-semibold">{cornerNames[corner]}</span>
+			<span class={owedHere ? 'text-ochre' : 'text-spruce'}>{owedHere} of {joints.length} owed</span>
+		</p>
+		<ul>
+			{#each joints as joint, i (joint.id)}
+				{@const s = status(joint)}
+				{#if i === 0 || joints[i - 1]!.rule !== joint.rule}
+					<li class="caption bg-sunk px-3 py-1">{tightenRuleNames[joint.rule]}</li>
+				{/if}
+				<li>
+					<button
+						type="button"
+						onclick={() => (chosenId = joint.id)}
+						aria-current={chosen?.id === joint.id ? 'true' : undefined}
+						class="flex min-h-14 w-full items-center gap-2 border-s-4 px-3 py-1.5 text-start {chosen?.id === joint.id ? 'border-spruce bg-spruce-wash' : 'border-transparent hover:bg-sunk'}"
+					>
+						<span class="min-w-0 flex-1 leading-tight">
+							{joint.name}
+							<span class="block text-[14px]"><StateMark mark={jointMarks[s.state].mark} word={jointMarks[s.state].word} /></span>
+						</span>
+						<span class="num text-lg text-soft">{joint.torqueNm === null ? '' : units.show(joint.torqueNm, 'torque', { bare: true, decimals: 0 })}</span>
+					</button>
+				</li>
+			{/each}
+		</ul>
+	</section>
+
+	<section class="space-y-4" aria-label="Record">
+		<div class="panel space-y-3 p-4">
+			<div class="flex flex-wrap gap-x-6 gap-y-3">
+				<Choice
+					label="The corner is"
+					bind:value={car.carState}
+					onpick={() => car.keep()}
+					options={[{ value: 'hanging', name: 'Hanging' }, { value: 'loaded', name: 'Loaded' }]}
+				/>
+				{#if car.carState === 'loaded'}
+					<QuantityField class="w-56" label="Hub to arch now" dimension="length" bind:value={car.hubToArch} oninput={() => car.keep()} hint="Read it at this corner" inputmode={units.choice.length === 'mm' ? 'decimal' : 'text'} />
+				{/if}
+			</div>
+			{#if car.carState === 'loaded'}
+				<Choice label="Loaded how" bind:value={car.method} onpick={() => car.keep()} options={loadMethods.map((value) => ({ value, name: loadMethodNames[value] }))} />
+				{#if car.method === 'jack-to-height'}
+					<p class="text-[15px] text-ochre">A jack alone does not support a car: stands under the body, and the body must not lift off them.</p>
+				{/if}
+			{/if}
+		</div>
+		{#if chosen}
+			{#key chosen.id}
+				<JointEntry joint={chosen} {car} onrecorded={() => (chosenId = nextOwed(chosen.id)?.id ?? chosen.id)} />
+			{/key}
+		{:else}
+			<div class="panel p-6">
+				<p class="text-lg font-semibold">No joints listed at this corner.</p>
+				<div class="mt-3"><ActionButton href="/jobs/{job.record.id}/joints">Add one</ActionButton></div>
+			</div>
+		{/if}
+	</section>
+
+	<aside class="space-y-4">
+		<TargetPanel {corner} />
+		<section class="panel p-4" aria-label="Twist">
+			<h2 class="text-lg">{setMm === undefined ? 'Where the bush must rest' : 'If a bush is set here'}</h2>
+			{#if geometry && targetMm !== undefined}
+				<ArmDrawing {geometry} {targetMm} {setMm} judged={judged?.ok ? judged.value : undefined} />
+			{/if}
+			{#if judged?.ok && geometry}
+				<TwistVerdict judged={judged.value} assumed={geometry.assumed} />
+			{:else if judged && !judged.ok}
+				<p class="text-madder">{judged.faults[0]!.message}</p>
+			{:else if targetMm === undefined}
+				<p class="text-soft">{!atTarget.ok ? atTarget.faults[0]!.message : ''}</p>
+			{:else}
+				<p class="text-soft">Load the corner and read hub to arch: the twist it would keep shows here.</p>
+			{/if}
+		</section>
+	</aside>
+</div>

@@ -1,0 +1,11 @@
+import type { JointState } from '$core/procedure/joint-status';
+import type { Mark } from '$lib/ui/status/StateMark.svelte';
+
+/** Shape and word of each state of a joint. */
+export const jointMarks: Readonly<Record<JointState, { mark: Mark; word: string }>> = {
+	open: { mark: 'owed', word: 'open' },
+	nipped: { mark: 'nipped', word: 'nipped' },
+	again: { mark: 'again', word: 'again' },
+	torqued: { mark: 'done', word: 'torqued' },
+	set: { mark: 'set', word: 'set' }
+};
