@@ -3,7 +3,7 @@ import type { BushSetBand } from '../../core/bush/band.ts';
 import type { Axle, Corner } from '../../core/height/corners.ts';
 import type { SchoolKey } from '../../core/height/schools.ts';
 import type { JointKind, TightenRule } from '../../core/layout/types.ts';
-import type { CarState, CushionSight, LoadMethod } from '../../core/procedure/facts.ts';
+import type { CarState, Sight, LoadMethod } from '../../core/procedure/facts.ts';
 
 export type Role = 'technician' | 'lead';
 
@@ -102,7 +102,7 @@ export interface Torque {
 	jointId: string;
 	torqueNm: number | null;
 	entered: string;
-	seen: CushionSight | null;
+	seen: Sight | null;
 	wrench: string;
 	carState: CarState;
 	method: LoadMethod | null;

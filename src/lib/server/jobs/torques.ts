@@ -1,5 +1,10 @@
 import type { TwistLimits } from '../../../core/bush/verdict.ts';
-import type { CarState, CushionSight, LoadMethod } from '../../../core/procedure/facts.ts';
+import {
+	sightsFor,
+	type CarState,
+	type LoadMethod,
+	type Sight
+} from '../../../core/procedure/facts.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
 import type { JobRecord, Torque } from '../../job/model.ts';
 import { judgeBush } from '../../job/view.ts';
@@ -15,7 +20,7 @@ export interface NewTorque {
 	id: string;
 	jointId: string;
 	torque?: Quantity;
-	seen?: CushionSight;
+	seen?: Sight;
 	withdraw?: boolean;
 	wrench: string;
 	carState: CarState;

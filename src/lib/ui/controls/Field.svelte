@@ -1,20 +1,12 @@
 <script lang="ts">
 	import { Input, Label } from 'flowbite-svelte';
-	import type { HTMLInputAttributes } from 'svelte/elements';
+	import type { FieldProps } from './field-props';
 
-	interface Props extends Omit<HTMLInputAttributes, 'size' | 'color'> {
-		label: string;
-		value?: string;
-		/** What is wrong with the entry; shown in its place under the field. */
-		fault?: string;
-		hint?: string;
-	}
-	let { label, value = $bindable(''), fault, hint, id, class: more, ...rest }: Props = $props();
-	const fallback = $props.id();
-	const key = $derived(id ?? fallback);
+	let { label, value = $bindable(''), fault, hint, class: more, ...rest }: FieldProps = $props();
+	const key = $props.id();
 </script>
 
-<div class={more as string}>
+<div class={more}>
 	<Label for={key} class="mb-1 block text-[15px] font-semibold text-ink">{label}</Label>
 	<Input
 		id={key}

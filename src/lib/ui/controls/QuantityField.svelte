@@ -2,17 +2,10 @@
 	import { findUnit, siUnit, type Dimension } from '$core/units/dimensions';
 	import { parseQuantity } from '$core/units/parse';
 	import { personalUnits } from '$lib/client/units';
-	import type { HTMLInputAttributes } from 'svelte/elements';
+	import type { FieldProps } from './field-props';
 	import Field from './Field.svelte';
 
-	interface Props extends Omit<HTMLInputAttributes, 'size' | 'color'> {
-		label: string;
-		dimension: Dimension;
-		value?: string;
-		fault?: string;
-		hint?: string;
-	}
-	let { label, dimension, value = $bindable(''), fault, hint, ...rest }: Props = $props();
+	let { label, dimension, value = $bindable(''), fault, hint, ...rest }: FieldProps & { dimension: Dimension } = $props();
 
 	const units = personalUnits();
 	/** What was understood, shown at once when it is not simply what was typed. */

@@ -16,6 +16,7 @@
 	};
 </script>
 
+<!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
 <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Heights compared">
 	<table class="w-full text-end">
 		<caption class="caption text-start">Heights in {units.choice.length}; ± is the 95 % interval of the difference (GUM)</caption>

@@ -28,7 +28,7 @@
 	/** The reading that the next entry takes the place of. */
 	let correcting = $state<Reading>();
 	let problem = $state<string>();
-	let input: HTMLInputElement;
+	let input = $state<HTMLInputElement>();
 
 	const school = $derived(schools[job.record.school]);
 	const readings = $derived(job.view.readings[phase][corner]);
@@ -71,7 +71,7 @@
 		correcting = undefined;
 		void outbox.add(`/jobs/${job.record.id}/readings`, body);
 		onkept(count);
-		input.focus({ preventScroll: true });
+		input?.focus({ preventScroll: true });
 	}
 
 	async function withdraw(reading: Reading) {
@@ -90,7 +90,7 @@
 	function correct(reading: Reading) {
 		correcting = reading;
 		text = '';
-		input.focus();
+		input?.focus();
 	}
 	const shown = (mm: number) => units.show(mm, 'length', { decimals: unit === 'mm' ? 1 : 3 });
 </script>
