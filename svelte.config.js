@@ -13,6 +13,8 @@ export default {
 				'default-src': ['self'],
 				'script-src': ['self'],
 				'style-src': ['self'],
+				// The one inline style there is: SvelteKit's own hidden live region.
+				'style-src-attr': ['unsafe-hashes', 'sha256-S8qMpvofolR8Mpjy4kQvEm7m1q8clzU4dfDH0AmvZjo='],
 				'img-src': ['self', 'data:', 'blob:'],
 				'font-src': ['self'],
 				'connect-src': ['self'],

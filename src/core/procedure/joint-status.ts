@@ -21,6 +21,9 @@ export const torqueTolerance = 0.05;
 /** What the last torque that counts makes of a joint. */
 export function jointStatus(joint: JointFact, last: TorqueFact | undefined): JointStatus {
 	if (!last) return { state: 'open', owed: true, reason: owedReason(joint) };
+	if (joint.rule === 'ride-height' && last.carState === 'hanging') {
+		return { state: 'nipped', owed: true, reason: 'nipped while hanging: still to be set at ride height' };
+	}
 	const amount = amountFault(joint, last);
 	if (amount) return { state: 'again', owed: true, reason: amount };
 	if (joint.rule === 'ride-height') return bushStatus(last);
@@ -46,9 +49,6 @@ function amountFault(joint: JointFact, last: TorqueFact): string | undefined {
 }
 
 function bushStatus(last: TorqueFact): JointStatus {
-	if (last.carState === 'hanging') {
-		return { state: 'nipped', owed: true, reason: 'nipped while hanging: still to be set at ride height' };
-	}
 	const twist = last.twistDeg === undefined ? '' : ` ${formatNumber(last.twistDeg, 1, true)}°`;
 	switch (last.verdict) {
 		case undefined:

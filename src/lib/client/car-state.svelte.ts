@@ -1,10 +1,12 @@
 /** How the car stands at one corner, as last said on this device; kept over a reload. */
-import type { CarState, LoadMethod } from '$core/procedure/facts';
 import type { Corner } from '$core/height/corners';
+import type { CarState, LoadMethod } from '$core/procedure/facts';
+
+export type Stance = 'hanging' | LoadMethod;
 
 export class StandingCar {
-	carState = $state<CarState>('hanging');
-	method = $state<LoadMethod>('on-wheels');
+	stance = $state<Stance>('hanging');
+	/** Hub to arch at this corner, as typed. */
 	hubToArch = $state('');
 	readonly #key: string;
 
@@ -12,16 +14,25 @@ export class StandingCar {
 		this.#key = `vane-car-${jobId}-${corner}`;
 		try {
 			const kept = JSON.parse(sessionStorage.getItem(this.#key) ?? '{}') as Partial<StandingCar>;
-			this.carState = kept.carState ?? 'hanging';
-			this.method = kept.method ?? 'on-wheels';
+			this.stance = kept.stance ?? 'hanging';
 			this.hubToArch = kept.hubToArch ?? '';
 		} catch {
 			// Nothing kept, or no storage: the car hangs.
 		}
 	}
 
+	get carState(): CarState {
+		return this.stance === 'hanging' ? 'hanging' : 'loaded';
+	}
+
+	get method(): LoadMethod | undefined {
+		return this.stance === 'hanging' ? undefined : this.stance;
+	}
+
 	keep(): void {
-		const { carState, method, hubToArch } = this;
-		sessionStorage.setItem(this.#key, JSON.stringify({ carState, method, hubToArch }));
+		sessionStorage.setItem(
+			this.#key,
+			JSON.stringify({ stance: this.stance, hubToArch: this.hubToArch })
+		);
 	}
 }

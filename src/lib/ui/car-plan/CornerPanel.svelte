@@ -12,8 +12,8 @@
 	const worked = $derived(job.record.corners.includes(corner));
 	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
 	const shown = (mm: number | undefined) => (mm === undefined ? '–' : units.show(mm, 'length', { bare: true, decimals }));
-	const now = $derived(view.after ?? undefined);
-	const offTarget = $derived(now && view.target ? now.meanMm - view.target.heightMm : undefined);
+	const offTarget = (mm: number | undefined) =>
+		mm === undefined || !view.target || view.target.source === 'before' ? '' : `${units.show(mm - view.target.heightMm, 'length', { signed: true, decimals })} to target`;
 	/** Joints are many: they are counted by what they wait for. */
 	const lines = $derived.by(() => {
 		const rules = new Map(job.record.joints.map((joint) => [joint.id, joint.rule]));
@@ -37,14 +37,13 @@
 		<span class="caption">{worked ? '' : 'heights only'}</span>
 	</span>
 	<span class="mt-1 grid grid-cols-3 gap-2">
-		<span><span class="caption block">Before</span><span class="num text-3xl">{shown(view.before?.meanMm)}</span></span>
-		<span class="text-mark"><span class="caption block">Target</span><span class="num text-3xl">{worked || view.after ? shown(view.target?.heightMm) : '–'}</span></span>
-		<span>
-			<span class="caption block">Now</span><span class="num text-3xl">{shown(now?.meanMm)}</span>
-		</span>
-	</span>
-	<span class="caption">
-		{units.choice.length}{#if offTarget !== undefined}, {units.show(offTarget, 'length', { signed: true, decimals })} to target{/if}
+		{#each [{ name: 'Before', mm: view.before?.meanMm, off: view.after ? undefined : view.before?.meanMm }, { name: 'Target', mm: worked || view.after ? view.target?.heightMm : undefined, off: undefined }, { name: 'Now', mm: view.after?.meanMm, off: view.after?.meanMm }] as cell (cell.name)}
+			<span class={cell.name === 'Target' ? 'text-mark' : ''}>
+				<span class="caption block">{cell.name}</span>
+				<span class="num block text-[42px] leading-none">{shown(cell.mm)}{#if cell.mm !== undefined}<span class="unit text-base">{units.choice.length}</span>{/if}</span>
+				<span class="block min-h-5 text-[15px] text-soft">{offTarget(cell.off)}</span>
+			</span>
+		{/each}
 	</span>
 	<span class="mt-auto block space-y-0.5 pt-2 text-[15px]">
 		{#each lines.slice(0, 4) as line (line.text)}

@@ -11,8 +11,8 @@
 	const unit = $derived(findUnit(units.choice.length, 'length')!);
 	const inUnit = (mm: number) => convert(mm, siUnit('length'), unit);
 
-	const width = 620;
-	const height = 300;
+	const width = 820;
+	const height = 260;
 	const margin = { left: 52, right: 12, top: 14, bottom: 46 };
 	const values = $derived(
 		corners.flatMap((corner) => {

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { cornerNames, type Corner } from '$core/height/corners';
 	import { schools } from '$core/height/schools';
-	import { formatNumber } from '$core/units/format';
 	import { parseQuantity } from '$core/units/parse';
 	import { readingsPerCorner } from '$core/procedure/owed';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -39,7 +38,7 @@
 			? parseQuantity(text, 'length', { field: 'height', defaultUnit: unit, min: school.minMm, max: school.maxMm })
 			: undefined
 	);
-	const slots = $derived(Math.max(readingsPerCorner, readings.length + (correcting || readings.length < readingsPerCorner ? 0 : 1)));
+	const slots = $derived(Math.max(readingsPerCorner, readings.length));
 
 	$effect(() => {
 		void corner;
@@ -96,12 +95,19 @@
 </script>
 
 <section class="panel p-4" aria-labelledby="entry-title">
-	<div class="flex flex-wrap items-baseline justify-between gap-x-4">
-		<h2 id="entry-title" class="text-2xl">{cornerNames[corner]}</h2>
-		<span class="caption">{school.name}: {school.measured.toLowerCase()}</span>
+	<div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+		<div>
+			<h2 id="entry-title" class="text-2xl">{cornerNames[corner]}</h2>
+			<span class="caption">{school.name}: {school.measured.toLowerCase()}</span>
+		</div>
+		<dl class="flex gap-x-6 text-end">
+			<div><dt class="caption">Mean</dt><dd class="num text-3xl">{measure ? units.show(measure.meanMm, 'length', { decimals: unit === 'mm' ? 1 : 2 }) : '–'}</dd></div>
+			<div><dt class="caption">95 %</dt><dd class="num text-3xl">{measure?.expandedUncertaintyMm === undefined ? '–' : `± ${units.show(measure.expandedUncertaintyMm, 'length')}`}</dd></div>
+			<div><dt class="caption">Spread</dt><dd class="num text-3xl">{measure && measure.n > 1 ? units.show(measure.rangeMm, 'length') : '–'}</dd></div>
+		</dl>
 	</div>
 
-	<ol class="mt-3 grid grid-cols-3 gap-2" aria-label="Readings">
+	<ol class="mt-3 grid grid-cols-[repeat(auto-fit,minmax(130px,1fr))] gap-2" aria-label="Readings">
 		{#each { length: slots }, i}
 			{@const reading = readings[i]}
 			{@const odd = measure?.outlier === i}
@@ -122,17 +128,22 @@
 					</button>
 				{:else}
 					<span class="flex min-h-19 items-center rounded-[3px] border-2 border-dashed px-3 {i === readings.length && !correcting ? 'border-spruce text-ink' : 'border-line text-soft'}">
-						{i < readingsPerCorner ? `reading ${i + 1}` : 'one more, if you like'}
+						reading {i + 1}
 					</span>
 				{/if}
 			</li>
 		{/each}
 	</ol>
 
+	{#if measure?.outlier !== undefined}
+		<p class="mt-2 text-madder"><StateMark mark="again" word="Reading {measure.outlier + 1} does not fit the others. Touch it to correct or withdraw it." /></p>
+	{:else if measure?.readAgain}
+		<p class="mt-2 text-madder"><StateMark mark="again" word="{units.show(measure.rangeMm, 'length')} apart. Bounce the car and read again." /></p>
+	{/if}
 	{#if !job.record.signedAt}
 		<form class="mt-4 grid gap-4 md:grid-cols-[1fr_240px]" onsubmit={keep}>
 			<div>
-				<label for="reading" class="text-[15px] font-semibold">{correcting ? `Instead of ${correcting.entered}` : `Reading ${Math.min(readings.length + 1, slots)}`}</label>
+				<label for="reading" class="text-[15px] font-semibold">{correcting ? `Instead of ${correcting.entered}` : readings.length < readingsPerCorner ? `Reading ${readings.length + 1}` : 'One more, if you like'}</label>
 				<div class="flex items-baseline gap-2 border-b-4 {understood && !understood.ok ? 'border-madder' : 'border-spruce'}">
 					<input
 						id="reading"
@@ -167,14 +178,4 @@
 		</form>
 	{/if}
 
-	<div class="mt-4 flex flex-wrap items-end gap-x-8 gap-y-2 border-t border-line pt-3">
-		<div><span class="caption block">Mean</span><span class="num text-4xl">{measure ? units.show(measure.meanMm, 'length', { bare: true, decimals: unit === 'mm' ? 1 : 2 }) : '–'}<span class="unit">{measure ? unit : ''}</span></span></div>
-		<div><span class="caption block">95 %</span><span class="num text-2xl">{measure?.expandedUncertaintyMm === undefined ? '–' : `± ${units.show(measure.expandedUncertaintyMm, 'length')}`}</span></div>
-		<div><span class="caption block">Spread</span><span class="num text-2xl">{measure && measure.n > 1 ? units.show(measure.rangeMm, 'length') : '–'}</span></div>
-		{#if measure?.outlier !== undefined}
-			<p class="text-madder"><StateMark mark="again" word="Reading {measure.outlier + 1} does not fit the others." /> Touch it to correct or withdraw it.</p>
-		{:else if measure?.readAgain}
-			<p class="text-madder"><StateMark mark="again" word="{formatNumber(measure.rangeMm, 0)} mm apart." /> Bounce the car and read again.</p>
-		{/if}
-	</div>
 </section>

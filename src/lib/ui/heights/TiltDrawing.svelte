@@ -57,10 +57,10 @@
 				<path d="M {x} {y0} V {y}" class="stroke-mark" stroke-width="1.6" />
 				<path d="M {x - 4} {y - u} h 8 M {x} {y - u} V {y + u} M {x - 4} {y + u} h 8" class="stroke-ink" stroke-width="1" />
 				<circle cx={x} cy={y} r="3" class="fill-spruce" />
-				<text x={x} y={y + (axleOf(corner) === 'front' ? -10 : 20)} text-anchor="middle" font-size="13" font-weight="700">{corner} {off(heights[corner] - mean)}</text>
+				<text x={x} y={axleOf(corner) === 'front' ? Math.min(y, y0) - 12 : Math.max(y, y0) + 24} text-anchor="middle" font-size="13" font-weight="700">{corner} {off(heights[corner] - mean)}</text>
 			{/each}
 		{:else}
-			<text text-anchor="middle" font-size="13" class="text-soft">read all four corners to see the tilt</text>
+			<text text-anchor="middle" y="88" font-size="14" class="text-soft">read all four corners to see the tilt</text>
 		{/if}
 	</svg>
 	<figcaption class="caption">Height above (+) or below (−) the mean of four, differences ×{enlarge} larger than the car. Dashed: level. Bars: 95 %.</figcaption>

@@ -77,12 +77,12 @@
 						{#each record.joints.filter((joint) => joint.corner === corner) as joint (joint.id)}
 							{@const torque = job.view.torques.get(joint.id)}
 							{@const status = job.view.standing.joints.get(joint.id)!}
-							<tr class="border-b border-line align-top">
-								<td class="py-1 pe-2">{joint.name}{joint.oneTime ? ' *' : ''}</td>
-								<td class="num whitespace-nowrap text-end">{joint.torqueNm === null ? (joint.kind === 'cushion' ? 'as seen' : '–') : units.show(joint.torqueNm, 'torque', { decimals: joint.torqueNm < 20 ? 1 : 0 })}{joint.torqueSource && joint.torqueSource !== 'maker' ? ` (${sources[joint.torqueSource]})` : ''}</td>
+							<tr class="border-b border-line align-baseline [&>td]:py-1">
+								<td class="pe-2">{joint.name}{joint.oneTime ? ' *' : ''}</td>
+								<td class="whitespace-nowrap text-end font-semibold">{joint.torqueNm === null ? (joint.kind === 'cushion' ? 'as seen' : '–') : units.show(joint.torqueNm, 'torque', { decimals: joint.torqueNm < 20 ? 1 : 0 })}{joint.torqueSource && joint.torqueSource !== 'maker' ? ` (${sources[joint.torqueSource]})` : ''}</td>
 								<td class="ps-4 whitespace-nowrap">{torque ? (torque.seen ? sightNames[torque.seen] : torque.entered) : '–'}</td>
 								<td>{torque ? (torque.carState === 'hanging' ? 'hanging' : `${loadMethodNames[torque.method!].toLowerCase()}${torque.hubToArchEntered ? `, ${torque.hubToArchEntered}` : ''}`) : ''}</td>
-								<td class="num whitespace-nowrap text-end">{torque?.bush ? `${formatNumber(torque.bush.twistDeg, 1, true)}° ± ${formatNumber(torque.bush.twistExpandedDeg, 1)}°` : ''}</td>
+								<td class="whitespace-nowrap text-end font-semibold">{torque?.bush ? `${formatNumber(torque.bush.twistDeg, 1, true)}° ± ${formatNumber(torque.bush.twistExpandedDeg, 1)}°` : ''}</td>
 								<td class="ps-4 {status.owed ? 'font-semibold text-madder' : ''}">{torque?.bush ? verdicts[torque.bush.verdict] : status.state}{status.owed ? ', owed' : ''}</td>
 								<td class="whitespace-nowrap">{torque ? job.personName(torque.personId).split(' ')[0] : ''}</td>
 							</tr>

@@ -36,6 +36,7 @@
 	// svelte-ignore state_referenced_locally -- the entry is made anew for each joint
 	let text = $state(joint.torqueNm === null ? '' : units.show(joint.torqueNm, 'torque', { bare: true }).replace(/\.0$/, ''));
 	let wrench = $state(lastWrench());
+	const formId = $props.id();
 	let refusal = $state<Refusal>();
 	let busy = $state(false);
 	let correcting = $state<Torque>();
@@ -54,7 +55,6 @@
 	async function send(what: { torque: string } | { seen: Sight } | { withdraw: true; correctsId: string }) {
 		busy = true;
 		const id = uuidv7();
-		const loaded = car.carState === 'loaded';
 		const height = car.hubToArch.trim();
 		const bare = /[\d¼½¾⅛⅜⅝⅞]$/u.test(height);
 		refusal = await outbox.add(`/jobs/${job.record.id}/torques`, {
@@ -62,8 +62,8 @@
 			jointId: joint.id,
 			wrench: wrench.trim(),
 			carState: car.carState,
-			...(loaded ? { method: car.method } : {}),
-			...(loaded && height ? { hubToArch: bare ? `${height} ${units.choice.length}` : height } : {}),
+			...(car.method ? { method: car.method } : {}),
+			...(car.method && height ? { hubToArch: bare ? `${height} ${units.choice.length}` : height } : {}),
 			...(correcting ? { correctsId: correcting.id } : {}),
 			takenAt: new Date().toISOString(),
 			...what
@@ -97,23 +97,33 @@
 	</p>
 	{#if status.reason}<p class="mt-1 {status.state === 'again' ? 'font-semibold text-madder' : 'text-ochre'}">{status.reason}</p>{/if}
 
-	<div class="mt-3 flex flex-wrap items-end gap-x-8">
+	<div class="mt-1 flex flex-wrap items-end gap-x-8 gap-y-2">
 		<p>
 			<span class="caption block">Specified{joint.torqueSource ? `, ${sources[joint.torqueSource]}` : ''}</span>
 			{#if joint.torqueNm === null}
 				<span class="num text-4xl text-soft">{numbered ? 'not given' : 'no number'}</span>
 			{:else}
-				<span class="num text-[84px] leading-none">{units.show(joint.torqueNm, 'torque', { bare: true, decimals: joint.torqueNm < 20 || unit === 'kgf·m' ? 1 : 0 })}<span class="text-3xl font-medium text-soft"> {unit}</span></span>
+				<span class="num text-[76px] leading-none">{units.show(joint.torqueNm, 'torque', { bare: true, decimals: joint.torqueNm < 20 || unit === 'kgf·m' ? 1 : 0 })}<span class="text-3xl font-medium text-soft"> {unit}</span></span>
 			{/if}
 		</p>
-		{#if counting?.bush}
-			<p class="text-[15px]"><span class="caption block">On record</span>{counting.entered} at {counting.hubToArchEntered}</p>
+		{#if !job.record.signedAt}
+			<div class="ms-auto flex flex-wrap gap-2 pb-1">
+				{#each sights as sight (sight)}
+					<ActionButton weight="main" disabled={busy} onclick={() => send({ seen: sight })}>{sightNames[sight]}</ActionButton>
+				{/each}
+				{#if correcting}<ActionButton class="min-h-16" onclick={() => (correcting = undefined)}>Cancel</ActionButton>{/if}
+				{#if numbered}
+					<ActionButton weight={sights.length ? 'plain' : 'main'} class="min-h-16 sm:min-w-40" type="submit" form={formId} disabled={busy}>
+						{joint.rule === 'ride-height' && car.carState === 'hanging' ? 'Record as nipped' : correcting ? 'Record instead' : 'Record'}
+					</ActionButton>
+				{/if}
+			</div>
 		{/if}
 	</div>
 
 	{#if !job.record.signedAt}
-		<div class="mt-4"><RefusalNotice {refusal} /></div>
-		<form class="mt-3 grid gap-4 sm:grid-cols-2" onsubmit={record}>
+		<RefusalNotice {refusal} />
+		<form id={formId} class="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2" onsubmit={record}>
 			{#if numbered}
 				<div>
 					<label for="torque" class="text-[15px] font-semibold">{correcting ? `Instead of ${correcting.entered}` : 'Reached'}</label>
@@ -127,20 +137,9 @@
 				</div>
 			{/if}
 			<Field label="Wrench" bind:value={wrench} maxlength={80} hint="Optional, by its name" autocomplete="off" />
-			<div class="flex flex-wrap gap-2 sm:col-span-2">
-				{#each sights as sight (sight)}
-					<ActionButton weight="main" disabled={busy} onclick={() => send({ seen: sight })}>{sightNames[sight]}</ActionButton>
-				{/each}
-				{#if numbered}
-					<ActionButton weight={sights.length ? 'plain' : 'main'} class="min-h-16" type="submit" disabled={busy}>
-						{joint.rule === 'ride-height' && car.carState === 'hanging' ? 'Record as nipped' : correcting ? 'Record instead' : 'Record'}
-					</ActionButton>
-				{/if}
-				{#if correcting}<ActionButton class="min-h-16" onclick={() => (correcting = undefined)}>Cancel</ActionButton>{/if}
-			</div>
 			{#if joint.rule === 'ride-height' && car.carState === 'hanging'}
 				<p class="text-[15px] text-soft sm:col-span-2">Tightened hanging, this bush would stay twisted all its life: it is kept as nipped and stays owed until it is set at ride height.</p>
-			{:else if joint.rule === 'wheels-on-ground' && (car.carState === 'hanging' || car.method !== 'on-wheels')}
+			{:else if joint.rule === 'wheels-on-ground' && car.stance !== 'on-wheels'}
 				<p class="text-[15px] text-soft sm:col-span-2">Wheel fasteners count once they are torqued with the car on its wheels, in a star, in two passes.</p>
 			{/if}
 		</form>

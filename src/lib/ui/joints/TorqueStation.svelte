@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
 	import { tightenRuleNames } from '$core/layout/types';
-	import { loadMethodNames, loadMethods } from '$core/procedure/facts';
 	import { parseQuantity } from '$core/units/parse';
-	import { StandingCar } from '$lib/client/car-state.svelte';
+	import { StandingCar, type Stance } from '$lib/client/car-state.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { Joint } from '$lib/job/model';
@@ -37,7 +36,7 @@
 			const { state, owed } = status(joint);
 			if (!owed) return false;
 			if (joint.rule === 'any-time') return true;
-			if (joint.rule === 'wheels-on-ground') return car.carState === 'loaded' && car.method === 'on-wheels';
+			if (joint.rule === 'wheels-on-ground') return car.stance === 'on-wheels';
 			return car.carState === 'loaded' || state === 'open';
 		};
 		return ring.find(doable);
@@ -52,6 +51,12 @@
 	const atTarget = $derived(judgeBush(job.record, corner, 400, job.limits));
 	const targetMm = $derived(judged?.ok ? judged.value.targetHubToArchMm : atTarget.ok ? atTarget.value.targetHubToArchMm : undefined);
 	const geometry = $derived(targetMm === undefined ? undefined : cornerGeometry(job.record.vehicle.axles[axleOf(corner)], targetMm));
+	const stances: { value: Stance; name: string }[] = [
+		{ value: 'hanging', name: 'Hanging' },
+		{ value: 'on-wheels', name: 'On its wheels' },
+		{ value: 'on-stands', name: 'Stands under hubs' },
+		{ value: 'jack-to-height', name: 'Jacked to height' }
+	];
 	const owedHere = $derived(joints.filter((joint) => status(joint).owed).length);
 </script>
 
@@ -87,22 +92,15 @@
 
 	<section class="space-y-4" aria-label="Record">
 		<div class="panel space-y-3 p-4">
-			<div class="flex flex-wrap gap-x-6 gap-y-3">
-				<Choice
-					label="The corner is"
-					bind:value={car.carState}
-					onpick={() => car.keep()}
-					options={[{ value: 'hanging', name: 'Hanging' }, { value: 'loaded', name: 'Loaded' }]}
-				/>
-				{#if car.carState === 'loaded'}
-					<QuantityField class="w-56" label="Hub to arch now" dimension="length" bind:value={car.hubToArch} oninput={() => car.keep()} hint="Read it at this corner" inputmode={units.choice.length === 'mm' ? 'decimal' : 'text'} />
-				{/if}
-			</div>
+			<Choice label="The corner is" row bind:value={car.stance} onpick={() => car.keep()} options={stances} />
 			{#if car.carState === 'loaded'}
-				<Choice label="Loaded how" bind:value={car.method} onpick={() => car.keep()} options={loadMethods.map((value) => ({ value, name: loadMethodNames[value] }))} />
-				{#if car.method === 'jack-to-height'}
-					<p class="text-[15px] text-ochre">A jack alone does not support a car: stands under the body, and the body must not lift off them.</p>
-				{/if}
+				<div class="grid gap-x-4 sm:grid-cols-[200px_1fr]">
+					<QuantityField label="Hub to arch now" dimension="length" bind:value={car.hubToArch} oninput={() => car.keep()} inputmode={units.choice.length === 'mm' ? 'decimal' : 'text'} />
+					<p class="self-center text-[15px] text-soft">
+						{#if car.stance === 'jack-to-height'}<span class="text-ochre">A jack alone does not support a car: stands under the body, and the body must not lift off them.</span>
+						{:else}Read it at this corner, as it stands now. Every bush set from here on is judged by it.{/if}
+					</p>
+				</div>
 			{/if}
 		</div>
 		{#if chosen}

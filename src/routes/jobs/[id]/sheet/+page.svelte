@@ -49,7 +49,7 @@
 			{/if}
 		</section>
 		<section class="panel flex flex-col gap-2 p-4">
-			<ActionButton weight="main" onclick={() => window.print()}>Print</ActionButton>
+			<ActionButton onclick={() => window.print()}>Print</ActionButton>
 			<ActionButton href="{api}/job.json" download>Job file (JSON)</ActionButton>
 			<ActionButton href="{api}/readings.csv" download>Readings (CSV)</ActionButton>
 			<ActionButton href="{api}/torques.csv" download>Torques (CSV)</ActionButton>

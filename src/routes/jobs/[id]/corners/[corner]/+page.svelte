@@ -21,7 +21,7 @@
 			>
 				<span><span class="sm:hidden">{corner}</span><span class="max-sm:hidden">{cornerNames[corner]}</span></span>
 				{#if !job.record.corners.includes(corner)}<span class="caption max-sm:hidden">heights only</span>
-				{:else if n}<span class="num text-ochre">{n}<span class="max-sm:sr-only"> owed</span></span>{/if}
+				{:else if n}<span class="text-ochre"><span class="num">{n}</span><span class="max-sm:sr-only">&nbsp;owed</span></span>{/if}
 			</a>
 		{/each}
 	</nav>

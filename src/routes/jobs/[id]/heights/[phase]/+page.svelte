@@ -50,12 +50,13 @@
 				</button>
 			{/each}
 		</div>
+		{#if phase === 'after' && !missing}
+			<!-- Read all round: the answer comes before the entry of more readings. -->
+			<section class="panel space-y-4 p-4"><h2 class="text-lg">Before, after, target</h2><CompareTable /><HeightLadder /></section>
+		{/if}
 		<ReadingEntry {phase} {corner} onkept={kept} />
 		<ConditionsForm {phase} />
 		<OffsetForm />
-		{#if phase === 'after'}
-			<section class="panel p-4"><h2 class="mb-2 text-lg">Before, after, target</h2><CompareTable /></section>
-		{/if}
 	</div>
 	<aside class="space-y-4">
 		<section class="panel p-4">
@@ -66,6 +67,5 @@
 				expandedMm={perCorner((c) => job.view.corners[c][phase]?.expandedUncertaintyMm)}
 			/>
 		</section>
-		{#if phase === 'after'}<section class="panel p-4"><HeightLadder /></section>{/if}
 	</aside>
 </div>
