@@ -16,7 +16,7 @@ module.exports = {
 		{
 			name: 'joi-stays-out-of-the-pure-functions',
 			severity: 'error',
-			from: { path: '^src/core', pathNot: "^src/core/(compute|validate)" },
+			from: { path: '^src/core', pathNot: '^src/core/(compute|validate)' },
 			to: { path: 'node_modules/joi' }
 		},
 		{
@@ -56,6 +56,11 @@ module.exports = {
 		exclude: { path: '^(build|\\.svelte-kit|data)' },
 		tsConfig: { fileName: 'tsconfig.json' },
 		tsPreCompilationDeps: true,
-		enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'node', 'default', 'svelte', 'types'] }
+		webpackConfig: { fileName: 'tools/aliases.cjs' },
+		enhancedResolveOptions: {
+			extensions: ['.ts', '.svelte.ts', '.js', '.svelte', '.json', '.cjs'],
+			exportsFields: ['exports'],
+			conditionNames: ['import', 'node', 'default', 'svelte', 'types']
+		}
 	}
 };

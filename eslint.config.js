@@ -13,6 +13,7 @@ export default ts.config(
 		languageOptions: { globals: { ...globals.browser, ...globals.node } },
 		rules: {
 			'no-undef': 'off',
+			'no-control-regex': 'off',
 			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
 			'@typescript-eslint/consistent-type-imports': 'error',
 			'svelte/no-navigation-without-resolve': 'off'
@@ -24,6 +25,7 @@ export default ts.config(
 			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
 		}
 	},
+	{ files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 	{
 		files: ['src/core/**/*.ts'],
 		rules: {

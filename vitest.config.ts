@@ -14,6 +14,7 @@ export default defineConfig({
 				test: {
 					name: 'integration',
 					include: ['tests/integration/**/*.test.ts'],
+					globalSetup: ['tests/integration/database.ts'],
 					fileParallelism: false,
 					testTimeout: 30_000,
 					hookTimeout: 60_000

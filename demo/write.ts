@@ -4,11 +4,24 @@
  * them come from the core like any other.
  */
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import { axleOf, corners as allCorners, type Corner, type PerCorner } from '../src/core/height/corners.ts';
+import {
+	axleOf,
+	corners as allCorners,
+	type Corner,
+	type PerCorner
+} from '../src/core/height/corners.ts';
 import { findLayout } from '../src/core/layout/catalogue.ts';
 import { owedLine } from '../src/core/procedure/owed.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
-import type { JobRecord, Joint, Phase, PersonName, Reading, Torque, Vehicle } from '../src/lib/job/model.ts';
+import type {
+	JobRecord,
+	Joint,
+	Phase,
+	PersonName,
+	Reading,
+	Torque,
+	Vehicle
+} from '../src/lib/job/model.ts';
 import { judgeBush, viewJob } from '../src/lib/job/view.ts';
 import { jobFileFormat, jobFileVersion } from '../src/lib/schema/job-file.ts';
 
@@ -42,15 +55,38 @@ const idOf = (handle: Handle) => people.find((person) => person.handle === handl
 
 /** Invented specifications, the same for a joint's name on every car of the demo. */
 const specifiedNm: Record<string, number> = {
-	'shaft-nut': 60, 'strut-knuckle-upper': 110, 'strut-knuckle-lower': 110, 'top-mount': 25, 'ball-joint': 65,
-	'upper-ball-joint': 55, 'tie-rod': 45, 'drop-link-upper': 50, 'drop-link-lower': 50, 'brake-hose-bracket': 12,
-	'arm-front-bush': 120, 'arm-rear-bush': 150, 'upper-front-bush': 80, 'upper-rear-bush': 80, 'lower-front-bush': 130,
-	'lower-rear-bush': 130, 'damper-bottom': 95, 'arm-pivot-bush': 140, 'wheel-fasteners': 120
+	'shaft-nut': 60,
+	'strut-knuckle-upper': 110,
+	'strut-knuckle-lower': 110,
+	'top-mount': 25,
+	'ball-joint': 65,
+	'upper-ball-joint': 55,
+	'tie-rod': 45,
+	'drop-link-upper': 50,
+	'drop-link-lower': 50,
+	'brake-hose-bracket': 12,
+	'arm-front-bush': 120,
+	'arm-rear-bush': 150,
+	'upper-front-bush': 80,
+	'upper-rear-bush': 80,
+	'lower-front-bush': 130,
+	'lower-rear-bush': 130,
+	'damper-bottom': 95,
+	'arm-pivot-bush': 140,
+	'wheel-fasteners': 120
 };
 
 function vehicle(
-	plate: string, vin: string | null, make: string, model: string, modelYear: number, owner: string,
-	wheelbaseMm: number, tracks: [number, number], layouts: [string, string], tyreSize: string,
+	plate: string,
+	vin: string | null,
+	make: string,
+	model: string,
+	modelYear: number,
+	owner: string,
+	wheelbaseMm: number,
+	tracks: [number, number],
+	layouts: [string, string],
+	tyreSize: string,
 	more: { modifications?: string; taped?: [number, number, number]; maker?: [number, number] } = {}
 ): Vehicle {
 	const entered: Record<string, string> = { wheelbaseMm: mm(wheelbaseMm) };
@@ -58,32 +94,164 @@ function vehicle(
 		const taped = which === 'front' ? more.taped : undefined;
 		entered[`${which}.trackMm`] = mm(tracks[i]);
 		return {
-			layout: layouts[i], trackMm: tracks[i], tyreSize,
-			armLengthMm: taped?.[0] ?? null, outerBelowInnerMm: taped?.[1] ?? null,
-			referenceHubToArchMm: taped?.[2] ?? null, wheelRateNPerMm: null,
+			layout: layouts[i],
+			trackMm: tracks[i],
+			tyreSize,
+			armLengthMm: taped?.[0] ?? null,
+			outerBelowInnerMm: taped?.[1] ?? null,
+			referenceHubToArchMm: taped?.[2] ?? null,
+			wheelRateNPerMm: null,
 			makerHeightMm: more.maker?.[i] ?? null,
 			makerHeightSchool: more.maker ? ('hub-to-arch' as const) : null
 		};
 	};
 	return {
-		id: key('2026-02-02T09:00:00.000Z'), plate, vin, make, model, modelYear, owner, wheelbaseMm,
-		modifications: more.modifications ?? '', axles: { front: axle('front', 0), rear: axle('rear', 1) }, entered, version: 1
+		id: key('2026-02-02T09:00:00.000Z'),
+		plate,
+		vin,
+		make,
+		model,
+		modelYear,
+		owner,
+		wheelbaseMm,
+		modifications: more.modifications ?? '',
+		axles: { front: axle('front', 0), rear: axle('rear', 1) },
+		entered,
+		version: 1
 	};
 }
 
 const strut: [string, string] = ['macpherson-front', 'trailing-arm-rear'];
 const wishbone: [string, string] = ['double-wishbone', 'double-wishbone'];
 const cars = {
-	pike: vehicle('TKW 418', 'HV1PK24L6N2004187', 'Halden', 'Pike', 2022, 'R. Aldous', 2640, [1545, 1540], strut, '205/55 R16', { maker: [362, 358] }),
-	vela: vehicle('BRX 902', 'MD2VE31K1H7009023', 'Meridon', 'Vela', 2017, 'S. Ferreira', 2555, [1490, 1480], strut, '195/65 R15', { taped: [342, 28, 371] }),
-	strand: vehicle('LON 77S', 'CV5ST88A7F1000771', 'Corvane', 'Strand', 2015, 'P. Nakao', 2450, [1510, 1520], wishbone, '225/45 R17', { modifications: 'Coilovers all round, stiffer bars' , taped: [368, 6, 331] }),
-	heath: vehicle('GDM 260', null, 'Tallow', 'Heath', 2012, 'M. Osei', 2700, [1560, 1565], strut, '215/65 R16'),
-	brio: vehicle('OST 115', 'BR3FL07C4K6001159', 'Brisling', 'Four', 2020, 'J. Calloway', 2510, [1475, 1470], strut, '185/60 R15', { maker: [355, 349] }),
-	vela2: vehicle('WYC 531', 'MD2VE31K8J8005312', 'Meridon', 'Vela Estate', 2018, 'Harbour Taxis', 2620, [1490, 1485], strut, '195/65 R15', { maker: [370, 372] }),
-	sund: vehicle('KEL 044', null, 'Ostrel', 'Sund', 2009, 'D. Abara', 2580, [1500, 1495], strut, '195/60 R15'),
-	pike2: vehicle('FAE 683', 'HV1PK24L2P2006830', 'Halden', 'Pike', 2023, 'L. Whitcombe', 2640, [1545, 1540], strut, '205/55 R16', { maker: [362, 358] }),
-	arrow: vehicle('NUM 309', 'CV5AR92B3L1003095', 'Corvane', 'Arrow', 2021, 'T. Bellweather', 2760, [1580, 1590], wishbone, '235/40 R18', { maker: [341, 344] }),
-	moor: vehicle('SIL 850', null, 'Tallow', 'Moor', 2014, 'Ferry Road Garage', 2810, [1600, 1600], strut, '225/60 R17', { modifications: 'Tow bar' })
+	pike: vehicle(
+		'TKW 418',
+		'HV1PK24L6N2004187',
+		'Halden',
+		'Pike',
+		2022,
+		'R. Aldous',
+		2640,
+		[1545, 1540],
+		strut,
+		'205/55 R16',
+		{ maker: [362, 358] }
+	),
+	vela: vehicle(
+		'BRX 902',
+		'MD2VE31K1H7009023',
+		'Meridon',
+		'Vela',
+		2017,
+		'S. Ferreira',
+		2555,
+		[1490, 1480],
+		strut,
+		'195/65 R15',
+		{ taped: [342, 28, 371] }
+	),
+	strand: vehicle(
+		'LON 77S',
+		'CV5ST88A7F1000771',
+		'Corvane',
+		'Strand',
+		2015,
+		'P. Nakao',
+		2450,
+		[1510, 1520],
+		wishbone,
+		'225/45 R17',
+		{ modifications: 'Coilovers all round, stiffer bars', taped: [368, 6, 331] }
+	),
+	heath: vehicle(
+		'GDM 260',
+		null,
+		'Tallow',
+		'Heath',
+		2012,
+		'M. Osei',
+		2700,
+		[1560, 1565],
+		strut,
+		'215/65 R16'
+	),
+	brio: vehicle(
+		'OST 115',
+		'BR3FL07C4K6001159',
+		'Brisling',
+		'Four',
+		2020,
+		'J. Calloway',
+		2510,
+		[1475, 1470],
+		strut,
+		'185/60 R15',
+		{ maker: [355, 349] }
+	),
+	vela2: vehicle(
+		'WYC 531',
+		'MD2VE31K8J8005312',
+		'Meridon',
+		'Vela Estate',
+		2018,
+		'Harbour Taxis',
+		2620,
+		[1490, 1485],
+		strut,
+		'195/65 R15',
+		{ maker: [370, 372] }
+	),
+	sund: vehicle(
+		'KEL 044',
+		null,
+		'Ostrel',
+		'Sund',
+		2009,
+		'D. Abara',
+		2580,
+		[1500, 1495],
+		strut,
+		'195/60 R15'
+	),
+	pike2: vehicle(
+		'FAE 683',
+		'HV1PK24L2P2006830',
+		'Halden',
+		'Pike',
+		2023,
+		'L. Whitcombe',
+		2640,
+		[1545, 1540],
+		strut,
+		'205/55 R16',
+		{ maker: [362, 358] }
+	),
+	arrow: vehicle(
+		'NUM 309',
+		'CV5AR92B3L1003095',
+		'Corvane',
+		'Arrow',
+		2021,
+		'T. Bellweather',
+		2760,
+		[1580, 1590],
+		wishbone,
+		'235/40 R18',
+		{ maker: [341, 344] }
+	),
+	moor: vehicle(
+		'SIL 850',
+		null,
+		'Tallow',
+		'Moor',
+		2014,
+		'Ferry Road Garage',
+		2810,
+		[1600, 1600],
+		strut,
+		'225/60 R17',
+		{ modifications: 'Tow bar' }
+	)
 };
 
 interface Story {
@@ -115,40 +283,190 @@ interface Story {
 }
 
 const stories: Story[] = [
-	{ number: '2026-0187', car: 'strand', opened: '2026-06-16T08:10:00Z', by: 'tomas', km: 88410, work: [...allCorners], complaint: 'Fit owner’s coilovers, 25 mm down all round',
-		before: { FL: 357, FR: 356, RL: 360, RR: 359 }, after: { FL: 332, FR: 331, RL: 334, RR: 334 }, chosen: { FL: 331, FR: 331, RL: 334, RR: 334 },
-		joints: 1, bushes: 'set', method: 'on-wheels', wheels: true, sign: { by: 'tomas' } },
-	{ number: '2026-0214', car: 'vela', opened: '2026-07-28T13:05:00Z', by: 'jo', km: 141200, work: ['FL', 'FR'], complaint: 'Clunk at the front over kerbs; dampers wet',
-		before: { FL: 364, FR: 366, RL: 359, RR: 360 }, after: { FL: 371, FR: 372, RL: 360, RR: 359 }, chosen: { FL: 371, FR: 371 },
-		joints: 1, bushes: 'set', method: 'jack-to-height', wheels: true, sign: { by: 'jo' } },
-	{ number: '2026-0238', car: 'moor', opened: '2026-09-08T07:45:00Z', by: 'tomas', km: 167900, work: ['RL', 'RR'], complaint: 'Rear dampers weak when towing',
-		before: { FL: 402, FR: 403, RL: 391, RR: 392 }, after: { FL: 402, FR: 402, RL: 394, RR: 395 },
-		joints: 1, bushes: 'set', method: 'on-stands', wheels: true,
-		sign: { by: 'mara', reason: 'RR after: customer needed the car; third reading to be taken at the re-torque visit.' }, reads: { RR: 3 } },
-	{ number: '2026-0251', car: 'pike', opened: '2026-11-12T09:20:00Z', by: 'jo', km: 54300, work: ['FL', 'FR'], complaint: 'Knock over bumps, front left',
-		before: { FL: 361, FR: 362, RL: 357, RR: 358 }, after: { FL: 363, FR: 362, RL: 358, RR: 357 },
-		joints: 1, bushes: 'set', method: 'jack-to-height', wheels: true, wound: { corner: 'FL', hubToArchMm: 421, redone: true } },
-	{ number: '2026-0253', car: 'vela2', opened: '2026-11-13T08:00:00Z', by: 'tomas', km: 298750, work: ['FL', 'FR'], complaint: 'Front bushes cracked, pulls under braking',
-		before: { FL: 366, FR: 367, RL: 369, RR: 370 }, joints: 1, bushes: 'set', method: 'on-wheels', wheels: true },
-	{ number: '2026-0255', car: 'sund', opened: '2026-11-14T10:15:00Z', by: 'jo', km: 203440, work: ['RL', 'RR'], complaint: 'Leans to the left rear, bottoms with passengers',
-		before: { FL: 352, FR: 353, RL: 331, RR: 350 }, chosen: { RL: 352, RR: 352 }, slip: { corner: 'RL', mm: 349, corrected: true }, joints: 0.5 },
-	{ number: '2026-0256', car: 'strand', opened: '2026-11-15T08:30:00Z', by: 'tomas', km: 93120, work: ['FL', 'FR'], complaint: 'Front coilovers down another 8 mm, then set',
-		before: { FL: 332, FR: 331, RL: 334, RR: 333 }, chosen: { FL: 323, FR: 323 }, joints: 1, bushes: 'nipped' },
-	{ number: '2026-0257', car: 'arrow', opened: '2026-11-16T09:00:00Z', by: 'jo', km: 61200, work: ['FL', 'FR'], complaint: 'Wishbone bushes split, vague steering',
-		before: { FL: 338, FR: 339, RL: 343, RR: 343 }, joints: 1, bushes: 'nipped', wound: { corner: 'FL', hubToArchMm: 398, redone: false }, method: 'jack-to-height' },
-	{ number: '2026-0258', car: 'pike2', opened: '2026-11-16T14:30:00Z', by: 'tomas', km: 21050, work: ['FL'], complaint: 'Kerb strike, strut bent front left',
-		before: { FL: 349, FR: 361, RL: 358, RR: 357 }, joints: 1, bushes: 'nipped' },
-	{ number: '2026-0259', car: 'heath', opened: '2026-11-19T08:05:00Z', by: 'jo', km: 189600, work: [...allCorners], complaint: 'Floats at speed; all four dampers original', school: 'ground-to-arch',
-		offsets: { front: { offsetMm: -316, entered: '-316 mm' }, rear: { offsetMm: -318, entered: '-318 mm' } },
-		before: { FL: 702, FR: 704, RL: 709, RR: 708 }, imperial: true, joints: 0.2 },
-	{ number: '2026-0260', car: 'brio', opened: '2026-11-19T13:40:00Z', by: 'tomas', km: 72310, work: ['FL', 'FR'], complaint: 'Snapped coil, front right',
-		before: { FL: 354, FR: 338 }, reads: { FR: 3 }, slip: { corner: 'FR', mm: 353, corrected: false } },
-	{ number: '2026-0261', car: 'vela', opened: '2026-11-20T07:30:00Z', by: 'jo', km: 146020, work: ['RL', 'RR'], complaint: 'Squeak at the rear, rear dampers to be renewed' }
+	{
+		number: '2026-0187',
+		car: 'strand',
+		opened: '2026-06-16T08:10:00Z',
+		by: 'tomas',
+		km: 88410,
+		work: [...allCorners],
+		complaint: 'Fit owner’s coilovers, 25 mm down all round',
+		before: { FL: 357, FR: 356, RL: 360, RR: 359 },
+		after: { FL: 332, FR: 331, RL: 334, RR: 334 },
+		chosen: { FL: 331, FR: 331, RL: 334, RR: 334 },
+		joints: 1,
+		bushes: 'set',
+		method: 'on-wheels',
+		wheels: true,
+		sign: { by: 'tomas' }
+	},
+	{
+		number: '2026-0214',
+		car: 'vela',
+		opened: '2026-07-28T13:05:00Z',
+		by: 'jo',
+		km: 141200,
+		work: ['FL', 'FR'],
+		complaint: 'Clunk at the front over kerbs; dampers wet',
+		before: { FL: 364, FR: 366, RL: 359, RR: 360 },
+		after: { FL: 371, FR: 372, RL: 360, RR: 359 },
+		chosen: { FL: 371, FR: 371 },
+		joints: 1,
+		bushes: 'set',
+		method: 'jack-to-height',
+		wheels: true,
+		sign: { by: 'jo' }
+	},
+	{
+		number: '2026-0238',
+		car: 'moor',
+		opened: '2026-09-08T07:45:00Z',
+		by: 'tomas',
+		km: 167900,
+		work: ['RL', 'RR'],
+		complaint: 'Rear dampers weak when towing',
+		before: { FL: 402, FR: 403, RL: 391, RR: 392 },
+		after: { FL: 402, FR: 402, RL: 394, RR: 395 },
+		joints: 1,
+		bushes: 'set',
+		method: 'on-stands',
+		wheels: true,
+		sign: {
+			by: 'mara',
+			reason: 'RR after: customer needed the car; third reading to be taken at the re-torque visit.'
+		},
+		reads: { RR: 3 }
+	},
+	{
+		number: '2026-0251',
+		car: 'pike',
+		opened: '2026-11-12T09:20:00Z',
+		by: 'jo',
+		km: 54300,
+		work: ['FL', 'FR'],
+		complaint: 'Knock over bumps, front left',
+		before: { FL: 361, FR: 362, RL: 357, RR: 358 },
+		after: { FL: 363, FR: 362, RL: 358, RR: 357 },
+		joints: 1,
+		bushes: 'set',
+		method: 'jack-to-height',
+		wheels: true,
+		wound: { corner: 'FL', hubToArchMm: 421, redone: true }
+	},
+	{
+		number: '2026-0253',
+		car: 'vela2',
+		opened: '2026-11-13T08:00:00Z',
+		by: 'tomas',
+		km: 298750,
+		work: ['FL', 'FR'],
+		complaint: 'Front bushes cracked, pulls under braking',
+		before: { FL: 366, FR: 367, RL: 369, RR: 370 },
+		joints: 1,
+		bushes: 'set',
+		method: 'on-wheels',
+		wheels: true
+	},
+	{
+		number: '2026-0255',
+		car: 'sund',
+		opened: '2026-11-14T10:15:00Z',
+		by: 'jo',
+		km: 203440,
+		work: ['RL', 'RR'],
+		complaint: 'Leans to the left rear, bottoms with passengers',
+		before: { FL: 352, FR: 353, RL: 331, RR: 350 },
+		chosen: { RL: 352, RR: 352 },
+		slip: { corner: 'RL', mm: 349, corrected: true },
+		joints: 0.5
+	},
+	{
+		number: '2026-0256',
+		car: 'strand',
+		opened: '2026-11-15T08:30:00Z',
+		by: 'tomas',
+		km: 93120,
+		work: ['FL', 'FR'],
+		complaint: 'Front coilovers down another 8 mm, then set',
+		before: { FL: 332, FR: 331, RL: 334, RR: 333 },
+		chosen: { FL: 323, FR: 323 },
+		joints: 1,
+		bushes: 'nipped'
+	},
+	{
+		number: '2026-0257',
+		car: 'arrow',
+		opened: '2026-11-16T09:00:00Z',
+		by: 'jo',
+		km: 61200,
+		work: ['FL', 'FR'],
+		complaint: 'Wishbone bushes split, vague steering',
+		before: { FL: 338, FR: 339, RL: 343, RR: 343 },
+		joints: 1,
+		bushes: 'nipped',
+		wound: { corner: 'FL', hubToArchMm: 398, redone: false },
+		method: 'jack-to-height'
+	},
+	{
+		number: '2026-0258',
+		car: 'pike2',
+		opened: '2026-11-16T14:30:00Z',
+		by: 'tomas',
+		km: 21050,
+		work: ['FL'],
+		complaint: 'Kerb strike, strut bent front left',
+		before: { FL: 349, FR: 361, RL: 358, RR: 357 },
+		joints: 1,
+		bushes: 'nipped'
+	},
+	{
+		number: '2026-0259',
+		car: 'heath',
+		opened: '2026-11-19T08:05:00Z',
+		by: 'jo',
+		km: 189600,
+		work: [...allCorners],
+		complaint: 'Floats at speed; all four dampers original',
+		school: 'ground-to-arch',
+		offsets: {
+			front: { offsetMm: -316, entered: '-316 mm' },
+			rear: { offsetMm: -318, entered: '-318 mm' }
+		},
+		before: { FL: 702, FR: 704, RL: 709, RR: 708 },
+		imperial: true,
+		joints: 0.2
+	},
+	{
+		number: '2026-0260',
+		car: 'brio',
+		opened: '2026-11-19T13:40:00Z',
+		by: 'tomas',
+		km: 72310,
+		work: ['FL', 'FR'],
+		complaint: 'Snapped coil, front right',
+		before: { FL: 354, FR: 338 },
+		reads: { FR: 3 },
+		slip: { corner: 'FR', mm: 353, corrected: false }
+	},
+	{
+		number: '2026-0261',
+		car: 'vela',
+		opened: '2026-11-20T07:30:00Z',
+		by: 'jo',
+		km: 146020,
+		work: ['RL', 'RR'],
+		complaint: 'Squeak at the rear, rear dampers to be renewed'
+	}
 ];
 
 const conditions = {
-	levelFloor: true, rolledAndBounced: true, steeringAhead: true, brakesOff: true,
-	tyrePressures: '2.3 bar front, 2.2 bar rear, cold', fuel: 'half', load: 'empty'
+	levelFloor: true,
+	rolledAndBounced: true,
+	steeringAhead: true,
+	brakesOff: true,
+	tyrePressures: '2.3 bar front, 2.2 bar rear, cold',
+	fuel: 'half',
+	load: 'empty'
 };
 
 function tell(story: Story): JobRecord {
@@ -157,16 +475,37 @@ function tell(story: Story): JobRecord {
 	const now = (seconds = 45) => new Date((clock += seconds * 1000)).toISOString();
 	const car = cars[story.car];
 	const record: JobRecord = {
-		id: key(openedAt), number: story.number, complaint: story.complaint, odometerKm: story.km,
-		odometerEntered: `${story.km} km`, corners: story.work, technicianId: idOf(story.by),
-		school: story.school ?? 'hub-to-arch', openedAt, createdBy: idOf('mara'), signedAt: null, version: 1,
-		vehicle: car, heightSets: {}, offsets: story.offsets ?? {}, readings: [], targets: [], joints: [], torques: [],
-		signOff: null, people: people.map(({ id, name, role }): PersonName => ({ id, name, role }))
+		id: key(openedAt),
+		number: story.number,
+		complaint: story.complaint,
+		odometerKm: story.km,
+		odometerEntered: `${story.km} km`,
+		corners: story.work,
+		technicianId: idOf(story.by),
+		school: story.school ?? 'hub-to-arch',
+		openedAt,
+		createdBy: idOf('mara'),
+		signedAt: null,
+		version: 1,
+		vehicle: car,
+		heightSets: {},
+		offsets: story.offsets ?? {},
+		readings: [],
+		targets: [],
+		joints: [],
+		torques: [],
+		signOff: null,
+		people: people.map(({ id, name, role }): PersonName => ({ id, name, role }))
 	};
 	for (const corner of story.work) record.joints.push(...jointsOf(car, corner, openedAt));
 	read(record, story, 'before', now);
 	for (const [corner, height] of Object.entries(story.chosen ?? {})) {
-		record.targets.push({ corner: corner as Corner, heightMm: height, entered: mm(height), source: 'chosen' });
+		record.targets.push({
+			corner: corner as Corner,
+			heightMm: height,
+			entered: mm(height),
+			source: 'chosen'
+		});
 	}
 	tighten(record, story, now);
 	read(record, story, 'after', now);
@@ -174,7 +513,13 @@ function tell(story: Story): JobRecord {
 		const owed = viewJob(record).standing.owed.map(owedLine);
 		const signedAt = now(600);
 		record.signedAt = signedAt;
-		record.signOff = { id: key(signedAt), personId: idOf(story.sign.by), overrideReason: owed.length ? story.sign.reason! : null, owed, signedAt };
+		record.signOff = {
+			id: key(signedAt),
+			personId: idOf(story.sign.by),
+			overrideReason: owed.length ? story.sign.reason! : null,
+			owed,
+			signedAt
+		};
 	}
 	return record;
 }
@@ -183,9 +528,17 @@ function jointsOf(car: Vehicle, corner: Corner, at: string): Joint[] {
 	return findLayout(car.axles[axleOf(corner)].layout)!.joints.map((joint, position): Joint => {
 		const torqueNm = joint.kind === 'cushion' ? null : specifiedNm[joint.key]!;
 		return {
-			id: key(at), corner, position, name: joint.name, kind: joint.kind, rule: joint.rule, torqueNm,
-			torqueEntered: torqueNm === null ? null : `${torqueNm} N·m`, torqueSource: torqueNm === null ? null : 'maker',
-			oneTime: joint.oneTime, note: joint.note ?? ''
+			id: key(at),
+			corner,
+			position,
+			name: joint.name,
+			kind: joint.kind,
+			rule: joint.rule,
+			torqueNm,
+			torqueEntered: torqueNm === null ? null : `${torqueNm} N·m`,
+			torqueSource: torqueNm === null ? null : 'maker',
+			oneTime: joint.oneTime,
+			note: joint.note ?? ''
 		};
 	});
 }
@@ -200,7 +553,8 @@ function read(record: JobRecord, story: Story, phase: Phase, now: () => string):
 		// The signed override of the demo is about a reading that was never taken.
 		const n = phase === 'after' && story.sign?.reason && corner === 'RR' ? 2 : 3;
 		for (let i = 0; i < n; i++) {
-			const slip = phase === 'before' && story.slip?.corner === corner && i === 1 ? story.slip : undefined;
+			const slip =
+				phase === 'before' && story.slip?.corner === corner && i === 1 ? story.slip : undefined;
 			const taken = reading(record, phase, corner, slip?.mm ?? mean + scatter(1), story, now());
 			if (slip?.corrected) reading(record, phase, corner, mean, story, now(), taken.id);
 		}
@@ -208,15 +562,30 @@ function read(record: JobRecord, story: Story, phase: Phase, now: () => string):
 }
 
 function reading(
-	record: JobRecord, phase: Phase, corner: Corner, heightMm: number, story: Story, takenAt: string, correctsId: string | null = null
+	record: JobRecord,
+	phase: Phase,
+	corner: Corner,
+	heightMm: number,
+	story: Story,
+	takenAt: string,
+	correctsId: string | null = null
 ): Reading {
 	const sixteenths = Math.round((heightMm / 25.4) * 16);
 	const rest = sixteenths % 16;
-	const entered = story.imperial ? `${Math.floor(sixteenths / 16)}${rest ? ` ${rest}/16` : ''} in` : mm(heightMm);
+	const entered = story.imperial
+		? `${Math.floor(sixteenths / 16)}${rest ? ` ${rest}/16` : ''} in`
+		: mm(heightMm);
 	const row: Reading = {
-		id: key(takenAt), phase, corner, school: record.school,
+		id: key(takenAt),
+		phase,
+		corner,
+		school: record.school,
 		heightMm: story.imperial ? (sixteenths / 16) * 25.4 : heightMm,
-		entered, correctsId, withdrawn: false, personId: idOf(story.by), takenAt
+		entered,
+		correctsId,
+		withdrawn: false,
+		personId: idOf(story.by),
+		takenAt
 	};
 	record.readings.push(row);
 	return row;
@@ -230,16 +599,27 @@ function tighten(record: JobRecord, story: Story, now: (seconds?: number) => str
 	}
 	if (!story.bushes) return;
 	const bushes = record.joints.filter((joint) => joint.rule === 'ride-height');
-	for (const joint of bushes) torque(record, story, joint, { carState: 'hanging', at: now(40), nm: 25 });
+	for (const joint of bushes)
+		torque(record, story, joint, { carState: 'hanging', at: now(40), nm: 25 });
 	if (story.wound) {
 		for (const joint of bushes.filter((b) => b.corner === story.wound!.corner)) {
-			torque(record, story, joint, { carState: 'loaded', method: story.method, hubToArchMm: story.wound.hubToArchMm, at: now(80) });
+			torque(record, story, joint, {
+				carState: 'loaded',
+				method: story.method,
+				hubToArchMm: story.wound.hubToArchMm,
+				at: now(80)
+			});
 		}
 	}
 	if (story.bushes !== 'set') return;
 	for (const joint of bushes) {
 		const target = viewJob(record).corners[joint.corner].target!.heightMm;
-		torque(record, story, joint, { carState: 'loaded', method: story.method, hubToArchMm: Math.round(target) + scatter(3), at: now(80) });
+		torque(record, story, joint, {
+			carState: 'loaded',
+			method: story.method,
+			hubToArchMm: Math.round(target) + scatter(3),
+			at: now(80)
+		});
 	}
 	if (!story.wheels) return;
 	for (const joint of record.joints.filter((j) => j.kind === 'wheel')) {
@@ -248,32 +628,63 @@ function tighten(record: JobRecord, story: Story, now: (seconds?: number) => str
 }
 
 function torque(
-	record: JobRecord, story: Story, joint: Joint,
-	how: { carState: Torque['carState']; method?: LoadMethod; hubToArchMm?: number; at: string; nm?: number }
+	record: JobRecord,
+	story: Story,
+	joint: Joint,
+	how: {
+		carState: Torque['carState'];
+		method?: LoadMethod;
+		hubToArchMm?: number;
+		at: string;
+		nm?: number;
+	}
 ): void {
 	const bonded = joint.kind === 'bonded-bush' && how.carState === 'loaded';
 	const judged = bonded ? judgeBush(record, joint.corner, how.hubToArchMm!, limits) : undefined;
-	if (judged && !judged.ok) throw new Error(`${record.number} ${joint.name}: ${judged.faults[0]!.message}`);
+	if (judged && !judged.ok)
+		throw new Error(`${record.number} ${joint.name}: ${judged.faults[0]!.message}`);
 	const { targetHubToArchMm = null, ...bush } = judged?.value ?? {};
 	const cushion = joint.kind === 'cushion';
 	const nm = how.nm ?? joint.torqueNm!;
 	record.torques.push({
-		id: key(how.at), jointId: joint.id, torqueNm: cushion ? null : nm, entered: cushion ? 'washer-edge' : `${nm} N·m`,
-		seen: cushion ? 'washer-edge' : null, wrench: cushion ? '' : nm > 60 ? 'Wrench 40–200 N·m' : 'Wrench 8–60 N·m',
-		carState: how.carState, method: how.method ?? null, hubToArchMm: how.hubToArchMm ?? null,
-		hubToArchEntered: how.hubToArchMm === undefined ? null : mm(how.hubToArchMm), targetHubToArchMm,
-		bush: judged ? (bush as Torque['bush']) : null, correctsId: null, withdrawn: false, personId: idOf(story.by), takenAt: how.at
+		id: key(how.at),
+		jointId: joint.id,
+		torqueNm: cushion ? null : nm,
+		entered: cushion ? 'washer-edge' : `${nm} N·m`,
+		seen: cushion ? 'washer-edge' : null,
+		wrench: cushion ? '' : nm > 60 ? 'Wrench 40–200 N·m' : 'Wrench 8–60 N·m',
+		carState: how.carState,
+		method: how.method ?? null,
+		hubToArchMm: how.hubToArchMm ?? null,
+		hubToArchEntered: how.hubToArchMm === undefined ? null : mm(how.hubToArchMm),
+		targetHubToArchMm,
+		bush: judged ? (bush as Torque['bush']) : null,
+		correctsId: null,
+		withdrawn: false,
+		personId: idOf(story.by),
+		takenAt: how.at
 	});
 }
 
 const here = new URL('.', import.meta.url);
-const write = (name: string, data: unknown) => writeFileSync(new URL(name, here), JSON.stringify(data, null, 1) + '\n');
+const write = (name: string, data: unknown) =>
+	writeFileSync(new URL(name, here), JSON.stringify(data, null, 1) + '\n');
 rmSync(new URL('jobs', here), { recursive: true, force: true });
 mkdirSync(new URL('jobs', here));
-write('shop.json', { name: 'Tern Street Suspension', units: { system: 'metric', torque: 'N·m' }, people });
+write('shop.json', {
+	name: 'Tern Street Suspension',
+	units: { system: 'metric', torque: 'N·m' },
+	people
+});
 for (const story of stories) {
 	const job = tell(story);
 	write(`jobs/${job.number}.json`, { format: jobFileFormat, formatVersion: jobFileVersion, job });
 	const { stage, owed } = viewJob(job).standing;
-	console.log(job.number, stage.padEnd(15), String(owed.length).padStart(3), job.vehicle.plate, job.vehicle.model);
+	console.log(
+		job.number,
+		stage.padEnd(15),
+		String(owed.length).padStart(3),
+		job.vehicle.plate,
+		job.vehicle.model
+	);
 }

@@ -50,7 +50,13 @@ export const handle: Handle = async ({ event, resolve }) => {
 	});
 	if (!isHealth) {
 		const ms = Math.round(performance.now() - started);
-		log.info({ method: event.request.method, path: pathname, status: response.status, ms, person: event.locals.person?.handle });
+		log.info({
+			method: event.request.method,
+			path: pathname,
+			status: response.status,
+			ms,
+			person: event.locals.person?.handle
+		});
 	}
 	return secured(response);
 };
@@ -75,5 +81,8 @@ export const handleError: HandleServerError = ({ error, event, status, message }
 	if (status === 404) return { message: 'There is no such page.' };
 	if (error instanceof Problem) return { message: error.message };
 	log.error({ reference, path: event.url.pathname, err: error }, 'page failed');
-	return { message: status === 500 ? 'Something failed on the server; nothing was changed.' : message, reference };
+	return {
+		message: status === 500 ? 'Something failed on the server; nothing was changed.' : message,
+		reference
+	};
 };

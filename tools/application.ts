@@ -65,7 +65,9 @@ export async function startApplication(
 	closeSync(log);
 	const url = `http://${settings.host === '0.0.0.0' ? '127.0.0.1' : settings.host}:${settings.port}/api/v1/ready`;
 	for (let tries = 0; ; tries++) {
-		const ready = await fetch(url).then((r) => r.ok).catch(() => false);
+		const ready = await fetch(url)
+			.then((r) => r.ok)
+			.catch(() => false);
 		if (ready) break;
 		if (server.exitCode !== null || tries > 300) {
 			throw problem(`the application did not start. Its log: ${logFile}\n${tail(logFile)}`);

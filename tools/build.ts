@@ -6,13 +6,22 @@ import { join } from 'node:path';
 import { problem } from './process.ts';
 import { root } from './system.js';
 
-const sources = ['src', 'static', 'package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
+const sources = [
+	'src',
+	'static',
+	'package-lock.json',
+	'svelte.config.js',
+	'vite.config.ts',
+	'tsconfig.json'
+];
 const stamp = join(root, 'build/.vane-stamp');
 
 function filesUnder(path: string): string[] {
 	if (!existsSync(path)) return [];
 	if (statSync(path).isFile()) return [path];
-	return readdirSync(path).sort().flatMap((name) => filesUnder(join(path, name)));
+	return readdirSync(path)
+		.sort()
+		.flatMap((name) => filesUnder(join(path, name)));
 }
 
 function fingerprint(): string {
@@ -28,11 +37,16 @@ export function buildIfChanged(): void {
 	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
 	console.error('vane: building …');
 	rmSync(join(root, 'build'), { recursive: true, force: true });
-	const vite = spawnSync(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
-		cwd: root,
-		stdio: ['ignore', 'pipe', 'pipe'],
-		encoding: 'utf8'
-	});
-	if (vite.status !== 0) throw problem(`the application did not build:\n${vite.stdout}${vite.stderr}`);
+	const vite = spawnSync(
+		process.execPath,
+		[join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
+		{
+			cwd: root,
+			stdio: ['ignore', 'pipe', 'pipe'],
+			encoding: 'utf8'
+		}
+	);
+	if (vite.status !== 0)
+		throw problem(`the application did not build:\n${vite.stdout}${vite.stderr}`);
 	writeFileSync(stamp, wanted);
 }

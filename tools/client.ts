@@ -9,7 +9,10 @@ import { readSettings, type InstanceName } from './settings.ts';
 
 /** Splits off --demo: which instance is meant. */
 export function chooseInstance(args: string[]): { name: InstanceName; rest: string[] } {
-	return { name: args.includes('--demo') ? 'demo' : 'shop', rest: args.filter((arg) => arg !== '--demo') };
+	return {
+		name: args.includes('--demo') ? 'demo' : 'shop',
+		rest: args.filter((arg) => arg !== '--demo')
+	};
 }
 
 export async function withDatabase<T>(
@@ -42,7 +45,9 @@ export async function runClient(
 		{ mode: 0o600 }
 	);
 	try {
-		const child = spawn(program(name), [`--defaults-file=${options}`, ...args, address.database], { stdio });
+		const child = spawn(program(name), [`--defaults-file=${options}`, ...args, address.database], {
+			stdio
+		});
 		const code = await new Promise<number | null>((done) => child.once('exit', done));
 		if (code !== 0) throw problem(`${name} ended with code ${code}.`);
 	} finally {

@@ -145,7 +145,8 @@ function serverAccount(folder: string): {
 	owner?: { uid: number; gid: number };
 } {
 	if (process.getuid?.() !== 0) return { args: [] };
-	const id = (flag: string) => Number(spawnSync('id', [flag, 'mysql'], { encoding: 'utf8' }).stdout);
+	const id = (flag: string) =>
+		Number(spawnSync('id', [flag, 'mysql'], { encoding: 'utf8' }).stdout);
 	const [uid, gid] = [id('-u'), id('-g')];
 	for (let at = folder; ; at = dirname(at)) {
 		if (!(statSync(at).mode & 0o001)) {
@@ -170,7 +171,9 @@ function makeDataFiles(dataDir: string, account: ReturnType<typeof serverAccount
 		{ encoding: 'utf8' }
 	);
 	if (made.status !== 0) {
-		throw problem(`the database files could not be made in ${partial}:\n${made.stdout}${made.stderr}`);
+		throw problem(
+			`the database files could not be made in ${partial}:\n${made.stdout}${made.stderr}`
+		);
 	}
 	renameSync(partial, dataDir);
 }
@@ -204,5 +207,7 @@ async function answers(address: DatabaseAddress): Promise<boolean> {
 }
 
 export function tail(file: string, lines = 12): string {
-	return existsSync(file) ? readFileSync(file, 'utf8').trimEnd().split('\n').slice(-lines).join('\n') : '';
+	return existsSync(file)
+		? readFileSync(file, 'utf8').trimEnd().split('\n').slice(-lines).join('\n')
+		: '';
 }

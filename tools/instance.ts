@@ -38,18 +38,26 @@ export async function takeOver(settings: Settings): Promise<void> {
 	const found = readLauncher(settings.folder);
 	if (found) {
 		if (found.launcher !== process.pid && isRunning(found.launcher, 'tools/vane.js')) {
-			throw problem(`already running at ${found.origin} (process ${found.launcher}). Stop it there with Ctrl-C first.`);
+			throw problem(
+				`already running at ${found.origin} (process ${found.launcher}). Stop it there with Ctrl-C first.`
+			);
 		}
 		if (found.application && isRunning(found.application, 'build/index.js')) {
 			await stopProcess(found.application, 5_000);
 		}
 		rmSync(launcherFile(settings.folder), { force: true });
 	}
-	writeFileSync(launcherFile(settings.folder), JSON.stringify({ launcher: process.pid, origin: settings.origin }));
+	writeFileSync(
+		launcherFile(settings.folder),
+		JSON.stringify({ launcher: process.pid, origin: settings.origin })
+	);
 }
 
 /** Starts the database and brings its schema up to date. */
-export async function openInstance(settings: Settings, options: { empty?: boolean } = {}): Promise<Instance> {
+export async function openInstance(
+	settings: Settings,
+	options: { empty?: boolean } = {}
+): Promise<Instance> {
 	await takeOver(settings);
 	if (options.empty) {
 		const left = join(settings.folder, 'mariadb');
@@ -96,14 +104,21 @@ export async function serveInstance(
 		const application = await startApplication(server.address, settings);
 		writeFileSync(
 			launcherFile(settings.folder),
-			JSON.stringify({ launcher: process.pid, application: application.process.pid, origin: settings.origin })
+			JSON.stringify({
+				launcher: process.pid,
+				application: application.process.pid,
+				origin: settings.origin
+			})
 		);
 		console.log(greeting);
 		const reason = await new Promise<string>((done) => {
-			for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => done(''));
+			for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+				process.once(signal, () => done(''));
 			application.process.once('exit', (code, signal) => {
 				const how = signal ? `by ${signal}` : `with code ${code}`;
-				done(`the application ended ${how}. Its log: ${application.logFile}\n${tail(application.logFile)}`);
+				done(
+					`the application ended ${how}. Its log: ${application.logFile}\n${tail(application.logFile)}`
+				);
 			});
 		});
 		if (!reason) console.error('vane: stopping …');

@@ -24,7 +24,9 @@ const schema = Joi.object({
 	VANE_FIRST_LEAD_PIN: Joi.string()
 		.max(200)
 		.pattern(/^(\d{4,12}|.{8,})$/)
-		.messages({ 'string.pattern.base': 'must be a PIN of 4 to 12 digits or a password of 8 characters or more' })
+		.messages({
+			'string.pattern.base': 'must be a PIN of 4 to 12 digits or a password of 8 characters or more'
+		})
 })
 	.and('VANE_FIRST_LEAD_NAME', 'VANE_FIRST_LEAD_PIN')
 	.prefs({ convert: true });
@@ -33,7 +35,9 @@ export type InstanceName = 'demo' | 'shop';
 
 export function readSettings(instance: InstanceName): Settings {
 	const keys = Object.keys(schema.describe().keys as object);
-	const given = Object.fromEntries(keys.filter((k) => process.env[k]).map((k) => [k, process.env[k]]));
+	const given = Object.fromEntries(
+		keys.filter((k) => process.env[k]).map((k) => [k, process.env[k]])
+	);
 	const checked = validate<Record<string, string>>(schema, given);
 	if (!checked.ok) throw problem(`wrong setting: ${checked.faults.map(faultLine).join('; ')}`);
 	const value = checked.value;

@@ -51,13 +51,18 @@ export function installDebianPackages(name, programs) {
 	const call = (/** @type {string[]} */ ...args) => {
 		const env = ['env', 'DEBIAN_FRONTEND=noninteractive', apt, '-qq', ...args];
 		const [program, ...rest] = isRoot ? env : [/** @type {string} */ (sudo), ...sudoArgs, ...env];
-		return spawnSync(/** @type {string} */ (program), rest, { stdio: ['inherit', 'ignore', 'inherit'] }).status === 0;
+		return (
+			spawnSync(/** @type {string} */ (program), rest, { stdio: ['inherit', 'ignore', 'inherit'] })
+				.status === 0
+		);
 	};
 	console.error(`vane: installing ${name} …`);
 	// An update may fail on one stale list and the install still work, so only the install decides.
 	call('update');
 	if (!call('install', '-y', '--no-install-recommends', name) || !programs.every(findProgram)) {
-		fail(`${name} could not be installed. Try by hand: sudo apt-get update && sudo apt-get install ${name}`);
+		fail(
+			`${name} could not be installed. Try by hand: sudo apt-get update && sudo apt-get install ${name}`
+		);
 	}
 }
 
@@ -70,10 +75,15 @@ export function installNodePackages() {
 		.digest('hex');
 	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
 	console.error('vane: installing packages (npm ci) …');
-	const npm = spawnSync('npm', ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], {
-		cwd: root,
-		stdio: ['ignore', 'ignore', 'inherit']
-	});
-	if (npm.status !== 0) fail('npm ci did not finish. Check the network to the npm registry, then run this again.');
+	const npm = spawnSync(
+		'npm',
+		['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'],
+		{
+			cwd: root,
+			stdio: ['ignore', 'ignore', 'inherit']
+		}
+	);
+	if (npm.status !== 0)
+		fail('npm ci did not finish. Check the network to the npm registry, then run this again.');
 	writeFileSync(stamp, wanted);
 }

@@ -33,7 +33,8 @@ if (name === 'help' || name === '--help' || name === '-h') {
 } else {
 	const { needs } = commands[/** @type {keyof typeof commands} */ (name)];
 	process.chdir(root);
-	if (needs.includes('mariadb')) installDebianPackages('mariadb-server', ['mariadbd', 'mariadb-install-db']);
+	if (needs.includes('mariadb'))
+		installDebianPackages('mariadb-server', ['mariadbd', 'mariadb-install-db']);
 	if (needs.includes('chromium')) installDebianPackages('chromium', ['chromium']);
 	installNodePackages();
 	if (!existsSync(`${root}/node_modules/tsx`)) fail('the packages did not install; see above.');

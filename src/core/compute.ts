@@ -3,7 +3,14 @@ import { bushSetBand } from './bush/band.ts';
 import { bushSet, type BushSetInput } from './bush/set.ts';
 import { compareHeights } from './height/compare.ts';
 import { faulty, ok, type Result } from './result.ts';
-import { convert, dimensions, findUnit, siUnit, units, type Dimension } from './units/dimensions.ts';
+import {
+	convert,
+	dimensions,
+	findUnit,
+	siUnit,
+	units,
+	type Dimension
+} from './units/dimensions.ts';
 import { parseQuantity } from './units/parse.ts';
 import { validate } from './validate.ts';
 
@@ -35,7 +42,11 @@ function convertQuantity({ text, value, dimension, from, to }: ConvertInput): Re
 	const target = to === undefined ? siUnit(dimension) : findUnit(to, dimension);
 	if (!target) {
 		const known = units[dimension].map((unit) => unit.symbol).join(', ');
-		return faulty({ field: 'to', value: to, message: `is not a unit of ${dimension}; one of ${known}` });
+		return faulty({
+			field: 'to',
+			value: to,
+			message: `is not a unit of ${dimension}; one of ${known}`
+		});
 	}
 	const parsed = parseQuantity(text ?? String(value), dimension, {
 		field: text === undefined ? 'value' : 'text',
@@ -65,7 +76,9 @@ export const computations: readonly Computation[] = [
 		input: Joi.object({
 			text: Joi.string().max(60).description('as typed, for example "14 3/8 in"'),
 			value: Joi.number().min(-1e12).max(1e12),
-			dimension: Joi.string().valid(...dimensions).required(),
+			dimension: Joi.string()
+				.valid(...dimensions)
+				.required(),
 			from: Joi.string().max(20).description('unit of value, or of text that names none'),
 			to: Joi.string().max(20).description('unit wanted; the SI unit if absent')
 		}).xor('text', 'value'),
@@ -108,7 +121,8 @@ export const computations: readonly Computation[] = [
 	},
 	{
 		name: 'bush-set',
-		summary: 'Twist, strain, moment and height error a bonded bush keeps from the height it was set at.',
+		summary:
+			'Twist, strain, moment and height error a bonded bush keeps from the height it was set at.',
 		input: Joi.object({
 			armLengthMm: positiveMm(3000),
 			outerBelowInnerMm: Joi.number().min(-3000).max(3000).required(),
@@ -157,7 +171,10 @@ export const computations: readonly Computation[] = [
 			bushCount: 2,
 			wheelRateNPerMm: 24
 		},
-		run: ({ uncertainty, ...input }: BushSetInput & { uncertainty?: Parameters<typeof bushSetBand>[1] }) =>
+		run: ({
+			uncertainty,
+			...input
+		}: BushSetInput & { uncertainty?: Parameters<typeof bushSetBand>[1] }) =>
 			uncertainty ? bushSetBand(input, uncertainty) : bushSet(input)
 	}
 ];

@@ -5,8 +5,20 @@ export const load: LayoutServerLoad = ({ locals }) => {
 	const { person, shop } = locals;
 	const preference = person?.units ?? shop?.units ?? { system: 'metric' as const, torque: 'N·m' };
 	return {
-		person: person && { id: person.id, name: person.name, role: person.role, units: person.units, theme: person.theme },
-		shop: shop ?? { name: 'Vane Set', units: preference, twistSetDeg: 2, twistAdvisedDeg: 5, version: 0 },
+		person: person && {
+			id: person.id,
+			name: person.name,
+			role: person.role,
+			units: person.units,
+			theme: person.theme
+		},
+		shop: shop ?? {
+			name: 'Vane Set',
+			units: preference,
+			twistSetDeg: 2,
+			twistAdvisedDeg: 5,
+			version: 0
+		},
 		units: unitChoice(preference)
 	};
 };

@@ -34,7 +34,12 @@
 		const digit = /^Digit([1-4])$/.exec(event.code)?.[1];
 		const heights = /\/heights\/(before|after)$/.test(page.url.pathname);
 		const corner = digit && corners[Number(digit) - 1];
-		const places: Record<string, string> = { KeyB: '', KeyH: '/heights/before', KeyJ: '/joints', KeyS: '/sheet' };
+		const places: Record<string, string> = {
+			KeyB: '',
+			KeyH: '/heights/before',
+			KeyJ: '/joints',
+			KeyS: '/sheet'
+		};
 		const to = corner
 			? heights
 				? `${page.url.pathname}?corner=${corner}`
@@ -48,10 +53,16 @@
 </script>
 
 <svelte:window {onkeydown} />
-<svelte:head><title>{page.data.title ? `${page.data.title} · Vane Set` : 'Vane Set'}</title></svelte:head>
+<svelte:head
+	><title>{page.data.title ? `${page.data.title} · Vane Set` : 'Vane Set'}</title></svelte:head
+>
 
 {#if data.person}
-	<AppFrame shopName={data.shop.name} personName={data.person.name} onkeys={() => (keysOpen = true)}>
+	<AppFrame
+		shopName={data.shop.name}
+		personName={data.person.name}
+		onkeys={() => (keysOpen = true)}
+	>
 		{@render children()}
 	</AppFrame>
 	<KeyList bind:open={keysOpen} />

@@ -32,8 +32,17 @@
 <div class="mx-auto max-w-[1240px] space-y-5 p-4 md:p-6">
 	<div class="flex flex-wrap items-center gap-3">
 		<h1 class="me-auto text-3xl">Jobs</h1>
-		<div class="w-full sm:w-80"><SearchBox label="Plate, name or number" value={data.search} /></div>
-		<input bind:this={picker} type="file" accept=".json,application/json" class="hidden" onchange={importFile} aria-label="Job file" />
+		<div class="w-full sm:w-80">
+			<SearchBox label="Plate, name or number" value={data.search} />
+		</div>
+		<input
+			bind:this={picker}
+			type="file"
+			accept=".json,application/json"
+			class="hidden"
+			onchange={importFile}
+			aria-label="Job file"
+		/>
 		<ActionButton onclick={() => picker.click()}>Import a job file</ActionButton>
 		<ActionButton weight="main" href="/jobs/new">Open a job</ActionButton>
 	</div>
@@ -43,22 +52,30 @@
 		<div class="panel p-8 text-center">
 			{#if data.search}
 				<p class="text-xl font-semibold">Nothing matches “{data.search}”.</p>
-				<p class="mt-1 text-soft">Search looks at plate, owner, car, complaint, technician and job number.</p>
+				<p class="mt-1 text-soft">
+					Search looks at plate, owner, car, complaint, technician and job number.
+				</p>
 			{:else}
 				<p class="text-xl font-semibold">No jobs yet.</p>
-				<p class="mt-1 text-soft">Open a job: pick the car or add it, then read its heights before anything is touched.</p>
+				<p class="mt-1 text-soft">
+					Open a job: pick the car or add it, then read its heights before anything is touched.
+				</p>
 			{/if}
 		</div>
 	{/if}
 	{#if openJobs.length}
 		<section aria-labelledby="open-jobs" class="space-y-2">
-			<h2 id="open-jobs" class="text-lg">In the shop <span class="num text-soft">{openJobs.length}</span></h2>
+			<h2 id="open-jobs" class="text-lg">
+				In the shop <span class="num text-soft">{openJobs.length}</span>
+			</h2>
 			<JobRows jobs={openJobs} />
 		</section>
 	{/if}
 	{#if signed.length}
 		<section aria-labelledby="signed-jobs" class="space-y-2">
-			<h2 id="signed-jobs" class="text-lg">Signed <span class="num text-soft">{signed.length}</span></h2>
+			<h2 id="signed-jobs" class="text-lg">
+				Signed <span class="num text-soft">{signed.length}</span>
+			</h2>
 			<JobRows jobs={signed} />
 		</section>
 	{/if}

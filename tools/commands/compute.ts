@@ -15,7 +15,11 @@ export function run(args: string[]): void {
 	const computation = name ? findComputation(name) : undefined;
 	if (!computation) {
 		const names = computations.map((c) => c.name).join(', ');
-		return refuse([name ? `NAME: there is no computation '${name}'; one of ${names}` : `NAME: is missing; one of ${names}`]);
+		return refuse([
+			name
+				? `NAME: there is no computation '${name}'; one of ${names}`
+				: `NAME: is missing; one of ${names}`
+		]);
 	}
 	if (first === '--example') {
 		console.log(JSON.stringify(computation.example, null, 2));

@@ -17,7 +17,9 @@ export async function run(args: string[]): Promise<void> {
 			'',
 			`  Vane Set, demo shop:  ${settings.origin}`,
 			'',
-			...demoPeople().map(({ handle, pin, name, role }) => `    ${handle.padEnd(8)} PIN ${pin}   ${name}, ${role}`),
+			...demoPeople().map(
+				({ handle, pin, name, role }) => `    ${handle.padEnd(8)} PIN ${pin}   ${name}, ${role}`
+			),
 			'',
 			'  Ctrl-C stops it. ./vane demo --reset starts over.',
 			''

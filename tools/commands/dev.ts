@@ -15,7 +15,16 @@ export async function run(args: string[]): Promise<void> {
 	if (!(await findShop(instance.db))) await loadDemo(instance.db);
 	const vite = spawn(
 		process.execPath,
-		[join(root, 'node_modules/vite/bin/vite.js'), 'dev', '--host', settings.host, '--port', String(settings.port), '--strictPort', ...args],
+		[
+			join(root, 'node_modules/vite/bin/vite.js'),
+			'dev',
+			'--host',
+			settings.host,
+			'--port',
+			String(settings.port),
+			'--strictPort',
+			...args
+		],
 		{
 			cwd: root,
 			detached: true,
@@ -24,7 +33,8 @@ export async function run(args: string[]): Promise<void> {
 		}
 	);
 	await new Promise<void>((done) => {
-		for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.once(signal, () => done());
+		for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+			process.once(signal, () => done());
 		vite.once('exit', () => done());
 	});
 	await stopProcess(vite.pid ?? 0, 5_000);

@@ -10,7 +10,10 @@ import { problem } from '../process.ts';
 import { readSettings, type Settings } from '../settings.ts';
 
 export async function run(args: string[]): Promise<void> {
-	if (args.length) throw problem(`start takes no arguments, not '${args[0]}'; settings come from the environment.`);
+	if (args.length)
+		throw problem(
+			`start takes no arguments, not '${args[0]}'; settings come from the environment.`
+		);
 	const settings = readSettings('shop');
 	buildIfChanged();
 	await serveInstance(settings, {}, async (db) => {
@@ -44,7 +47,9 @@ function handleFrom(name: string): string {
 
 async function askForLead(): Promise<{ name: string; pin: string }> {
 	if (!process.stdin.isTTY) {
-		throw problem('the first start needs VANE_FIRST_LEAD_NAME and VANE_FIRST_LEAD_PIN in the environment, or a terminal to ask at.');
+		throw problem(
+			'the first start needs VANE_FIRST_LEAD_NAME and VANE_FIRST_LEAD_PIN in the environment, or a terminal to ask at.'
+		);
 	}
 	const ask = createInterface({ input: process.stdin, output: process.stderr });
 	try {

@@ -17,7 +17,9 @@ export interface TapedArm {
  * a wheel further down.
  */
 export function outerBelowInnerMm(arm: TapedArm, hubToArchMm: number): number {
-	return arm.outerBelowInnerMm + (hubToArchMm - arm.referenceHubToArchMm) * (arm.jointPerWheel ?? 1);
+	return (
+		arm.outerBelowInnerMm + (hubToArchMm - arm.referenceHubToArchMm) * (arm.jointPerWheel ?? 1)
+	);
 }
 
 /** Angle of the arm below the horizontal, rad, + = outer end down; a fault where the arm cannot reach. */

@@ -40,7 +40,8 @@ export function bushSetBand(input: BushSetInput, u: TapeUncertainty): Result<Bus
 		return faulty({
 			field: 'armLengthMm',
 			value: input.armLengthMm,
-			message: 'the arm stands so steep that its angle cannot be known from these measures: measure arm length and joint drop more closely'
+			message:
+				'the arm stands so steep that its angle cannot be known from these measures: measure arm length and joint drop more closely'
 		});
 	}
 	const stiffness = nominal.value.heightErrorMm * u.stiffnessRelative;

@@ -18,7 +18,11 @@ export function shearModulusMPa(hardnessIrhd: number, field = 'hardnessIrhd'): R
 	const table = shearModulusByHardness;
 	const above = table.findIndex(([irhd]) => hardnessIrhd <= irhd);
 	if (above === -1 || !(hardnessIrhd >= table[0]![0])) {
-		return faulty({ field, value: hardnessIrhd, message: 'hardness must be from 45 to 70 IRHD; outside that, give shearModulusMPa' });
+		return faulty({
+			field,
+			value: hardnessIrhd,
+			message: 'hardness must be from 45 to 70 IRHD; outside that, give shearModulusMPa'
+		});
 	}
 	const [h1, g1] = table[above]!;
 	if (above === 0) return ok(g1);

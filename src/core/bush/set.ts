@@ -51,7 +51,10 @@ export function bushSet(input: BushSetInput): Result<BushSetResult> {
 			? ok(bush.shearModulusMPa)
 			: bush.hardnessIrhd !== undefined
 				? shearModulusMPa(bush.hardnessIrhd, 'bush.hardnessIrhd')
-				: faulty({ field: 'bush.hardnessIrhd', message: 'give hardnessIrhd (45 to 70) or shearModulusMPa' });
+				: faulty({
+						field: 'bush.hardnessIrhd',
+						message: 'give hardnessIrhd (45 to 70) or shearModulusMPa'
+					});
 	const atSet = armAngle(input, input.setHubToArchMm, 'setHubToArchMm');
 	const atRide = armAngle(input, input.rideHubToArchMm, 'rideHubToArchMm');
 	for (const part of [modulus, atSet, atRide]) if (!part.ok) faults.push(...part.faults);

@@ -36,5 +36,9 @@ export function balance(heightsMm: PerCorner<number>): Balance {
 /** Up to 5 mm is normal, over 10 mm needs a reason. */
 export function sideVerdict(differenceMm: number): SideVerdict {
 	const size = Math.abs(differenceMm);
-	return size <= sideLimitsMm.even ? 'even' : size <= sideLimitsMm.reason ? 'uneven' : 'needs-a-reason';
+	return size <= sideLimitsMm.even
+		? 'even'
+		: size <= sideLimitsMm.reason
+			? 'uneven'
+			: 'needs-a-reason';
 }

@@ -11,7 +11,12 @@ export interface School {
 	toHubToArch?: string;
 }
 
-export const schoolKeys = ['hub-to-arch', 'ground-to-arch', 'ground-to-sill', 'pivot-difference'] as const;
+export const schoolKeys = [
+	'hub-to-arch',
+	'ground-to-arch',
+	'ground-to-sill',
+	'pivot-difference'
+] as const;
 export type SchoolKey = (typeof schoolKeys)[number];
 
 export const schools: Readonly<Record<SchoolKey, School>> = {
@@ -36,7 +41,8 @@ export const schools: Readonly<Record<SchoolKey, School>> = {
 		measured: 'Floor to the jacking seam or body datum nearest the wheel',
 		minMm: 50,
 		maxMm: 700,
-		toHubToArch: 'hub to arch = ground to sill + offset, both read once with the car standing the same'
+		toHubToArch:
+			'hub to arch = ground to sill + offset, both read once with the car standing the same'
 	},
 	'pivot-difference': {
 		key: 'pivot-difference',
@@ -44,7 +50,8 @@ export const schools: Readonly<Record<SchoolKey, School>> = {
 		measured: 'Height of the inner pivot bolt minus height of the outer ball joint',
 		minMm: -200,
 		maxMm: 300,
-		toHubToArch: 'hub to arch = pivot difference + offset, both read once with the car standing the same'
+		toHubToArch:
+			'hub to arch = pivot difference + offset, both read once with the car standing the same'
 	}
 };
 

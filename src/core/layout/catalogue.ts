@@ -8,7 +8,11 @@ import type { Layout } from './types.ts';
  * Every layout the program knows. Joint lists and assumed geometry are common practice, no source; a
  * new layout is a new data file and a line here.
  */
-export const layouts: readonly Layout[] = [macphersonFront, doubleWishbone, trailingArmRear] as Layout[];
+export const layouts: readonly Layout[] = [
+	macphersonFront,
+	doubleWishbone,
+	trailingArmRear
+] as Layout[];
 
 export const layoutKeys = layouts.map((layout) => layout.key);
 

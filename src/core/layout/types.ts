@@ -3,7 +3,13 @@ import type { BushSize } from '../bush/torsion.ts';
 
 /** What a fastener holds; decides when it may be tightened for good. */
 export const jointKinds = [
-	'bonded-bush', 'rigid', 'ball-joint', 'shaft-nut', 'clamp', 'cushion', 'wheel'
+	'bonded-bush',
+	'rigid',
+	'ball-joint',
+	'shaft-nut',
+	'clamp',
+	'cushion',
+	'wheel'
 ] as const;
 export type JointKind = (typeof jointKinds)[number];
 

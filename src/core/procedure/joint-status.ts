@@ -22,13 +22,21 @@ export const torqueTolerance = 0.05;
 export function jointStatus(joint: JointFact, last: TorqueFact | undefined): JointStatus {
 	if (!last) return { state: 'open', owed: true, reason: owedReason(joint) };
 	if (joint.rule === 'ride-height' && last.carState === 'hanging') {
-		return { state: 'nipped', owed: true, reason: 'nipped while hanging: still to be set at ride height' };
+		return {
+			state: 'nipped',
+			owed: true,
+			reason: 'nipped while hanging: still to be set at ride height'
+		};
 	}
 	const amount = amountFault(joint, last);
 	if (amount) return { state: 'again', owed: true, reason: amount };
 	if (joint.rule === 'ride-height') return bushStatus(last);
 	if (joint.rule === 'wheels-on-ground' && last.method !== 'on-wheels') {
-		return { state: 'nipped', owed: true, reason: 'tightened with the wheel off the ground: torque it on the ground' };
+		return {
+			state: 'nipped',
+			owed: true,
+			reason: 'tightened with the wheel off the ground: torque it on the ground'
+		};
 	}
 	return { state: 'torqued', owed: false };
 }
@@ -52,9 +60,17 @@ function bushStatus(last: TorqueFact): JointStatus {
 	const twist = last.twistDeg === undefined ? '' : ` ${formatNumber(last.twistDeg, 1, true)}°`;
 	switch (last.verdict) {
 		case undefined:
-			return { state: 'again', owed: true, reason: 'tightened loaded without a target to judge the height by' };
+			return {
+				state: 'again',
+				owed: true,
+				reason: 'tightened loaded without a target to judge the height by'
+			};
 		case 'wound-up':
-			return { state: 'again', owed: true, reason: `wound up${twist}: loosen, bring to height, tighten again` };
+			return {
+				state: 'again',
+				owed: true,
+				reason: `wound up${twist}: loosen, bring to height, tighten again`
+			};
 		case 're-set-advised':
 			return { state: 'set', owed: false, reason: `keeps${twist} of twist: re-set advised` };
 		case 'set':

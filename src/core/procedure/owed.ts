@@ -16,7 +16,14 @@ export interface OwedItem {
 }
 
 /** Where a job stands in its order of work. */
-export const stages = ['heights-before', 'joints', 'set', 'heights-after', 'ready', 'signed'] as const;
+export const stages = [
+	'heights-before',
+	'joints',
+	'set',
+	'heights-after',
+	'ready',
+	'signed'
+] as const;
 export type Stage = (typeof stages)[number];
 
 export const stageNames: Readonly<Record<Stage, string>> = {
@@ -51,7 +58,12 @@ export function jobStanding(facts: JobFacts): JobStanding {
 	for (const joint of facts.joints) {
 		const status = joints.get(joint.id)!;
 		if (status.owed) {
-			owed.push({ kind: 'joint', corner: joint.corner, jointId: joint.id, text: `${joint.name}: ${status.reason}` });
+			owed.push({
+				kind: 'joint',
+				corner: joint.corner,
+				jointId: joint.id,
+				text: `${joint.name}: ${status.reason}`
+			});
 		}
 	}
 	owed.push(...owedReadings('height-after', 'after', facts.afterMm));
@@ -67,7 +79,9 @@ function owedReadings(
 		const values = readings[corner];
 		const missing = readingsPerCorner - values.length;
 		if (missing > 0) {
-			return [{ kind, corner, text: `${missing} ${missing === 1 ? 'reading' : 'readings'} ${when}` }];
+			return [
+				{ kind, corner, text: `${missing} ${missing === 1 ? 'reading' : 'readings'} ${when}` }
+			];
 		}
 		const range = Math.max(...values) - Math.min(...values);
 		if (range <= repeatToleranceMm) return [];
@@ -78,10 +92,12 @@ function owedReadings(
 
 function stageOf(facts: JobFacts, owed: readonly OwedItem[]): Stage {
 	if (facts.signed) return 'signed';
-	if (corners.some((corner) => facts.beforeMm[corner].length < readingsPerCorner)) return 'heights-before';
+	if (corners.some((corner) => facts.beforeMm[corner].length < readingsPerCorner))
+		return 'heights-before';
 	const rules = new Map(facts.joints.map((joint) => [joint.id, joint.rule]));
 	const owes = (test: (item: OwedItem) => boolean) => owed.some(test);
-	if (owes((item) => item.kind === 'joint' && rules.get(item.jointId!) === 'any-time')) return 'joints';
+	if (owes((item) => item.kind === 'joint' && rules.get(item.jointId!) === 'any-time'))
+		return 'joints';
 	if (owes((item) => item.kind === 'joint' || item.kind === 'target')) return 'set';
 	if (owes((item) => item.kind === 'height-after')) return 'heights-after';
 	return owed.length ? 'heights-after' : 'ready';

@@ -25,22 +25,58 @@ const poundForce = pound * g;
 
 export const units: Readonly<Record<Dimension, readonly Unit[]>> = {
 	length: [
-		{ symbol: 'mm', aliases: ['millimetre', 'millimeter', 'millimetres', 'millimeters'], toSi: 1, decimals: 1 },
+		{
+			symbol: 'mm',
+			aliases: ['millimetre', 'millimeter', 'millimetres', 'millimeters'],
+			toSi: 1,
+			decimals: 1
+		},
 		{ symbol: 'in', aliases: ['"', '″', '”', "''", 'inch', 'inches'], toSi: inch, decimals: 2 },
-		{ symbol: 'cm', aliases: ['centimetre', 'centimeter', 'centimetres', 'centimeters'], toSi: 10, decimals: 2 },
+		{
+			symbol: 'cm',
+			aliases: ['centimetre', 'centimeter', 'centimetres', 'centimeters'],
+			toSi: 10,
+			decimals: 2
+		},
 		{ symbol: 'm', aliases: ['metre', 'meter', 'metres', 'meters'], toSi: 1000, decimals: 4 }
 	],
 	torque: [
-		{ symbol: 'N·m', aliases: ['nm', 'newtonmetre', 'newtonmeter', 'newtonmetres', 'newtonmeters'], toSi: 1, decimals: 1 },
+		{
+			symbol: 'N·m',
+			aliases: ['nm', 'newtonmetre', 'newtonmeter', 'newtonmetres', 'newtonmeters'],
+			toSi: 1,
+			decimals: 1
+		},
 		{
 			symbol: 'lbf·ft',
-			aliases: ['lbfft', 'lbft', 'ftlb', 'ftlbs', 'lbsft', 'ftlbf', 'footpound', 'footpounds', 'poundfoot', 'poundfeet'],
+			aliases: [
+				'lbfft',
+				'lbft',
+				'ftlb',
+				'ftlbs',
+				'lbsft',
+				'ftlbf',
+				'footpound',
+				'footpounds',
+				'poundfoot',
+				'poundfeet'
+			],
 			toSi: (poundForce * 12 * inch) / 1000,
 			decimals: 1
 		},
 		{
 			symbol: 'lbf·in',
-			aliases: ['lbfin', 'lbin', 'inlb', 'inlbs', 'lbsin', 'inlbf', 'inchpound', 'inchpounds', 'poundinch'],
+			aliases: [
+				'lbfin',
+				'lbin',
+				'inlb',
+				'inlbs',
+				'lbsin',
+				'inlbf',
+				'inchpound',
+				'inchpounds',
+				'poundinch'
+			],
 			toSi: (poundForce * inch) / 1000,
 			decimals: 0
 		},
@@ -58,10 +94,20 @@ export const units: Readonly<Record<Dimension, readonly Unit[]>> = {
 	pressure: [
 		{ symbol: 'kPa', aliases: [], toSi: 1, decimals: 0 },
 		{ symbol: 'bar', aliases: [], toSi: 100, decimals: 2 },
-		{ symbol: 'psi', aliases: ['lbf/in²', 'lb/in²', 'lbf/in2', 'lb/in2'], toSi: (poundForce / (inch * inch)) * 1000, decimals: 0 }
+		{
+			symbol: 'psi',
+			aliases: ['lbf/in²', 'lb/in²', 'lbf/in2', 'lb/in2'],
+			toSi: (poundForce / (inch * inch)) * 1000,
+			decimals: 0
+		}
 	],
 	distance: [
-		{ symbol: 'km', aliases: ['kilometre', 'kilometer', 'kilometres', 'kilometers'], toSi: 1, decimals: 0 },
+		{
+			symbol: 'km',
+			aliases: ['kilometre', 'kilometer', 'kilometres', 'kilometers'],
+			toSi: 1,
+			decimals: 0
+		},
 		{ symbol: 'mi', aliases: ['mile', 'miles'], toSi: 1.609344, decimals: 0 }
 	]
 };

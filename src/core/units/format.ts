@@ -11,10 +11,20 @@ export interface UnitChoice {
 }
 
 export const metric: UnitChoice = {
-	length: 'mm', torque: 'N·m', rate: 'N/mm', mass: 'kg', pressure: 'bar', distance: 'km'
+	length: 'mm',
+	torque: 'N·m',
+	rate: 'N/mm',
+	mass: 'kg',
+	pressure: 'bar',
+	distance: 'km'
 };
 export const imperial: UnitChoice = {
-	length: 'in', torque: 'lbf·ft', rate: 'lbf/in', mass: 'lb', pressure: 'psi', distance: 'mi'
+	length: 'in',
+	torque: 'lbf·ft',
+	rate: 'lbf/in',
+	mass: 'lb',
+	pressure: 'psi',
+	distance: 'mi'
 };
 
 /** What a shop or a person picks; the rest of the units follows. */

@@ -24,7 +24,13 @@ export interface QuantityRules {
 }
 
 const vulgar: Record<string, string> = {
-	'½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8'
+	'½': '1/2',
+	'¼': '1/4',
+	'¾': '3/4',
+	'⅛': '1/8',
+	'⅜': '3/8',
+	'⅝': '5/8',
+	'⅞': '7/8'
 };
 
 const decimal = String.raw`\d+(?:[.,]\d+)?|[.,]\d+`;
@@ -95,7 +101,9 @@ export function parseQuantity(
 				: min !== undefined
 					? `${inUnit(min)} ${unit.symbol} or more`
 					: `${inUnit(max!)} ${unit.symbol} or less`;
-		return fault(`${Number(entered.toPrecision(6))} ${unit.symbol} is outside what is possible here: ${range}`);
+		return fault(
+			`${Number(entered.toPrecision(6))} ${unit.symbol} is outside what is possible here: ${range}`
+		);
 	}
 	return ok({ text: said, entered, unit: unit.symbol, si });
 }

@@ -19,7 +19,11 @@ export type Answer<T> = { ok: true; value: T } | { ok: false; refusal: Refusal }
 /** No answer at all: the network or the server is away. */
 export const noAnswer = 0;
 
-export async function call<T = unknown>(method: string, path: string, body?: unknown): Promise<Answer<T>> {
+export async function call<T = unknown>(
+	method: string,
+	path: string,
+	body?: unknown
+): Promise<Answer<T>> {
 	let response: Response;
 	try {
 		response = await fetch(`/api/v1${path}`, {
@@ -28,7 +32,13 @@ export async function call<T = unknown>(method: string, path: string, body?: unk
 			body: body === undefined ? undefined : JSON.stringify(body)
 		});
 	} catch {
-		return { ok: false, refusal: { status: noAnswer, title: 'No answer from the server. Your entry is kept here; try again.' } };
+		return {
+			ok: false,
+			refusal: {
+				status: noAnswer,
+				title: 'No answer from the server. Your entry is kept here; try again.'
+			}
+		};
 	}
 	const data: unknown = await response.json().catch(() => undefined);
 	if (response.ok) return { ok: true, value: data as T };

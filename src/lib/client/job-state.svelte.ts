@@ -23,14 +23,14 @@ export class JobState {
 	}
 
 	/** Ids of entries that the server has not confirmed. */
-	readonly unsent: ReadonlySet<string> = $derived(new Set(outbox.waiting.map((entry) => entry.id)));
+	readonly unsent: readonly string[] = $derived(outbox.waiting.map((entry) => entry.id));
 
 	readonly record: JobRecord = $derived.by(() => {
 		const record = this.#record();
-		const known = new Set(record.readings.map((reading) => reading.id));
+		const known = record.readings.map((reading) => reading.id);
 		const path = `/jobs/${record.id}/readings`;
 		const added = outbox.waiting
-			.filter((entry) => entry.path === path && !known.has(entry.id))
+			.filter((entry) => entry.path === path && !known.includes(entry.id))
 			.map((entry) => toReading(entry.body, this.#personId()));
 		return added.length ? { ...record, readings: [...record.readings, ...added] } : record;
 	});

@@ -16,7 +16,12 @@ export class VersionedWrite {
 	}
 
 	/** @returns true when the change is on record */
-	async send(method: string, path: string, body: Record<string, unknown>, version: number): Promise<boolean> {
+	async send(
+		method: string,
+		path: string,
+		body: Record<string, unknown>,
+		version: number
+	): Promise<boolean> {
 		this.busy = true;
 		const answer = await call(method, path, { ...body, version });
 		this.busy = false;

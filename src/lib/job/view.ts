@@ -3,7 +3,13 @@ import { bushSetBand, heightToleranceMm, type BushSetBand } from '../../core/bus
 import type { BushSetInput } from '../../core/bush/set.ts';
 import type { TwistLimits } from '../../core/bush/verdict.ts';
 import { compareHeights, type HeightComparison } from '../../core/height/compare.ts';
-import { axleOf, perCorner, type Axle, type Corner, type PerCorner } from '../../core/height/corners.ts';
+import {
+	axleOf,
+	perCorner,
+	type Axle,
+	type Corner,
+	type PerCorner
+} from '../../core/height/corners.ts';
 import { measureHeight, type HeightMeasure } from '../../core/height/measure.ts';
 import { toHubToArchMm } from '../../core/height/schools.ts';
 import { findLayout } from '../../core/layout/catalogue.ts';
@@ -95,7 +101,11 @@ function targetOf(record: JobRecord, corner: Corner, beforeMm?: number): TargetC
 }
 
 /** A height of the job's school as hub to arch, where the job says how. */
-export function asHubToArch(record: JobRecord, corner: Corner, heightMm: number): number | undefined {
+export function asHubToArch(
+	record: JobRecord,
+	corner: Corner,
+	heightMm: number
+): number | undefined {
 	return toHubToArchMm(heightMm, record.school, record.offsets[axleOf(corner)]?.offsetMm);
 }
 
@@ -145,7 +155,8 @@ export function judgeBush(
 	if (!input) {
 		return faulty({
 			field: 'hubToArch',
-			message: 'there is no target in hub to arch to judge this height by: choose a target, and for another school state its conversion'
+			message:
+				'there is no target in hub to arch to judge this height by: choose a target, and for another school state its conversion'
 		});
 	}
 	const { geometry } = input;

@@ -14,7 +14,10 @@ export interface TypedContext {
  * A quantity as typed (`14 3/8 in`, `365`), read by the core; the value becomes a `Quantity`.
  * Limits are SI.
  */
-export function quantity(dimension: Dimension, limits: { min?: number; max?: number }): Joi.AnySchema {
+export function quantity(
+	dimension: Dimension,
+	limits: { min?: number; max?: number }
+): Joi.AnySchema {
 	return Joi.any()
 		.custom((value: unknown, helpers) => {
 			if (typeof value !== 'string' && typeof value !== 'number') {
@@ -26,7 +29,9 @@ export function quantity(dimension: Dimension, limits: { min?: number; max?: num
 				defaultUnit: units[dimension],
 				...limits
 			});
-			return parsed.ok ? parsed.value : helpers.error('quantity', { why: parsed.faults[0]!.message });
+			return parsed.ok
+				? parsed.value
+				: helpers.error('quantity', { why: parsed.faults[0]!.message });
 		})
 		.messages({ quantity: '{{#why}}' })
 		.meta({ quantity: dimension })
@@ -41,7 +46,10 @@ export const text = (max: number) =>
 		.trim()
 		.max(max)
 		.allow('')
-		.pattern(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/, 'text without control characters')
+		.pattern(
+			/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/,
+			'text without control characters'
+		)
 		.prefs({ convert: true });
 export const requiredText = (max: number) => text(max).disallow('').min(1).required();
 

@@ -13,7 +13,10 @@ export const jobFileVersion = 1;
 const id = () => uuid().required();
 const mm = () => Joi.number().min(-2000).max(6000);
 const optionalMm = () => mm().allow(null).required();
-const corner = () => Joi.string().valid(...corners).required();
+const corner = () =>
+	Joi.string()
+		.valid(...corners)
+		.required();
 const school = () => Joi.string().valid(...schoolKeys);
 const entered = () => text(60).required();
 const appended = {
@@ -24,7 +27,9 @@ const appended = {
 };
 
 const axle = Joi.object({
-	layout: Joi.string().valid(...layoutKeys).required(),
+	layout: Joi.string()
+		.valid(...layoutKeys)
+		.required(),
 	trackMm: mm().min(900).max(2200).required(),
 	tyreSize: text(40).required(),
 	armLengthMm: optionalMm(),
@@ -38,7 +43,10 @@ const axle = Joi.object({
 const vehicle = Joi.object({
 	id: id(),
 	plate: requiredText(20),
-	vin: Joi.string().pattern(/^[A-HJ-NPR-Z0-9]{17}$/).allow(null).required(),
+	vin: Joi.string()
+		.pattern(/^[A-HJ-NPR-Z0-9]{17}$/)
+		.allow(null)
+		.required(),
 	make: requiredText(60),
 	model: requiredText(60),
 	modelYear: Joi.number().integer().min(1900).max(2100).allow(null).required(),
@@ -46,7 +54,9 @@ const vehicle = Joi.object({
 	wheelbaseMm: mm().min(1500).max(5000).required(),
 	modifications: text(2000).required(),
 	axles: Joi.object({ front: axle, rear: axle }).required(),
-	entered: Joi.object().pattern(Joi.string().max(60), text(60)).required(),
+	entered: Joi.object()
+		.pattern(/^[\w.]{1,60}$/, text(60))
+		.required(),
 	version: Joi.number().integer().min(1).required()
 }).required();
 
@@ -68,7 +78,11 @@ const reading = Joi.object({
 	phase: Joi.string().valid('before', 'after').required(),
 	corner: corner(),
 	school: school().required(),
-	heightMm: Joi.when('withdrawn', { is: true, then: Joi.valid(null), otherwise: mm().max(1300) }).required(),
+	heightMm: Joi.when('withdrawn', {
+		is: true,
+		then: Joi.valid(null),
+		otherwise: mm().max(1300)
+	}).required(),
 	entered: entered(),
 	...appended
 });
@@ -78,8 +92,12 @@ const joint = Joi.object({
 	corner: corner(),
 	position: Joi.number().integer().min(0).max(1000).required(),
 	name: requiredText(120),
-	kind: Joi.string().valid(...jointKinds).required(),
-	rule: Joi.string().valid(...tightenRules).required(),
+	kind: Joi.string()
+		.valid(...jointKinds)
+		.required(),
+	rule: Joi.string()
+		.valid(...tightenRules)
+		.required(),
 	torqueNm: Joi.number().greater(0).max(1000).allow(null).required(),
 	torqueEntered: text(60).allow(null).required(),
 	torqueSource: Joi.string().valid('maker', 'shop', 'estimated').allow(null).required(),
@@ -106,10 +124,18 @@ const torque = Joi.object({
 	jointId: id(),
 	torqueNm: Joi.number().greater(0).max(1000).allow(null).required(),
 	entered: entered(),
-	seen: Joi.string().valid(...sights).allow(null).required(),
+	seen: Joi.string()
+		.valid(...sights)
+		.allow(null)
+		.required(),
 	wrench: text(80).required(),
-	carState: Joi.string().valid(...carStates).required(),
-	method: Joi.string().valid(...loadMethods).allow(null).required(),
+	carState: Joi.string()
+		.valid(...carStates)
+		.required(),
+	method: Joi.string()
+		.valid(...loadMethods)
+		.allow(null)
+		.required(),
 	hubToArchMm: optionalMm(),
 	hubToArchEntered: text(60).allow(null).required(),
 	targetHubToArchMm: optionalMm(),
@@ -118,15 +144,23 @@ const torque = Joi.object({
 });
 
 const offset = Joi.object({ offsetMm: mm().required(), entered: entered() });
-const list = (items: Joi.Schema, max: number) => Joi.array().items(items).max(max).unique('id').required();
+const list = (items: Joi.Schema, max: number) =>
+	Joi.array().items(items).max(max).unique('id').required();
 
 const job = Joi.object({
 	id: id(),
-	number: Joi.string().pattern(/^\d{4}-\d{4,8}$/).required(),
+	number: Joi.string()
+		.pattern(/^\d{4}-\d{4,8}$/)
+		.required(),
 	complaint: requiredText(2000),
 	odometerKm: Joi.number().min(0).max(3_000_000).allow(null).required(),
 	odometerEntered: text(60).allow(null).required(),
-	corners: Joi.array().items(Joi.string().valid(...corners)).unique().min(1).max(4).required(),
+	corners: Joi.array()
+		.items(Joi.string().valid(...corners))
+		.unique()
+		.min(1)
+		.max(4)
+		.required(),
 	technicianId: uuid().allow(null).required(),
 	school: school().required(),
 	openedAt: pastMoment().required(),

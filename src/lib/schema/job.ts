@@ -5,8 +5,16 @@ import { jointKinds, tightenRules } from '../../core/layout/types.ts';
 import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
 import { pastMoment, quantity, requiredText, text, uuid, version } from './fields.ts';
 
-const cornerList = () => Joi.array().items(Joi.string().valid(...corners)).unique().min(1).max(4);
-const corner = () => Joi.string().valid(...corners).required();
+const cornerList = () =>
+	Joi.array()
+		.items(Joi.string().valid(...corners))
+		.unique()
+		.min(1)
+		.max(4);
+const corner = () =>
+	Joi.string()
+		.valid(...corners)
+		.required();
 const phase = () => Joi.string().valid('before', 'after').required();
 const school = () => Joi.string().valid(...schoolKeys);
 const odometer = () => quantity('distance', { min: 0, max: 3_000_000 }).allow(null, '');
@@ -61,7 +69,10 @@ export const readingSchema = Joi.object({
 export const targetSchema = Joi.object({
 	version: version(),
 	corner: corner(),
-	height: quantity('length', {}).allow(null).required().description('null goes back to the default'),
+	height: quantity('length', {})
+		.allow(null)
+		.required()
+		.description('null goes back to the default'),
 	source: Joi.string().valid('maker', 'chosen').required()
 });
 
@@ -101,10 +112,14 @@ export const torqueSchema = Joi.object({
 	seen: Joi.string().valid(...sights),
 	withdraw: Joi.boolean(),
 	wrench: text(80).default(''),
-	carState: Joi.string().valid(...carStates).required(),
+	carState: Joi.string()
+		.valid(...carStates)
+		.required(),
 	method: Joi.when('carState', {
 		is: 'loaded',
-		then: Joi.string().valid(...loadMethods).required(),
+		then: Joi.string()
+			.valid(...loadMethods)
+			.required(),
 		otherwise: Joi.forbidden()
 	}),
 	hubToArch: quantity('length', { min: 150, max: 800 }),

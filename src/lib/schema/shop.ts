@@ -5,7 +5,9 @@ import { requiredText, text, uuid, version } from './fields.ts';
 const unitsSchema = () =>
 	Joi.object({
 		system: Joi.string().valid('metric', 'imperial').required(),
-		torque: Joi.string().valid(...units.torque.map((unit) => unit.symbol)).required()
+		torque: Joi.string()
+			.valid(...units.torque.map((unit) => unit.symbol))
+			.required()
 	});
 
 /** A PIN is 4 to 12 digits; anything else counts as a password and wants 8 characters or more. */
@@ -20,7 +22,10 @@ const secret = () =>
 const handle = () =>
 	Joi.string()
 		.pattern(/^[a-z][a-z0-9.-]{1,38}$/)
-		.messages({ 'string.pattern.base': 'must be 2 to 39 small letters, digits, points or hyphens, a letter first' });
+		.messages({
+			'string.pattern.base':
+				'must be 2 to 39 small letters, digits, points or hyphens, a letter first'
+		});
 
 export const signInSchema = Joi.object({
 	handle: Joi.string().max(40).required(),

@@ -9,7 +9,9 @@ const lastYear = 2100;
 function axle(which: Axle) {
 	const keys = layoutKeys.filter((key) => findLayout(key)!.axles.includes(which));
 	return Joi.object({
-		layout: Joi.string().valid(...keys).required(),
+		layout: Joi.string()
+			.valid(...keys)
+			.required(),
 		track: quantity('length', { min: 900, max: 2200 }).required(),
 		tyreSize: text(40).default(''),
 		armLength: quantity('length', { min: 100, max: 1200 }).allow(null, ''),
@@ -17,7 +19,9 @@ function axle(which: Axle) {
 		referenceHubToArch: quantity('length', { min: 150, max: 800 }).allow(null, ''),
 		wheelRate: quantity('rate', { min: 3, max: 300 }).allow(null, ''),
 		makerHeight: quantity('length', { min: -200, max: 1300 }).allow(null, ''),
-		makerHeightSchool: Joi.string().valid(...schoolKeys).allow(null, '')
+		makerHeightSchool: Joi.string()
+			.valid(...schoolKeys)
+			.allow(null, '')
 	}).required();
 }
 

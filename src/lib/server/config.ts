@@ -16,7 +16,9 @@ const schema = Joi.object({
 	VANE_DB_USER: Joi.string().required(),
 	VANE_DB_PASSWORD: Joi.string().allow('').required(),
 	VANE_DB_NAME: Joi.string().pattern(/^\w+$/).required(),
-	VANE_ORIGIN: Joi.string().uri({ scheme: ['http', 'https'] }).required(),
+	VANE_ORIGIN: Joi.string()
+		.uri({ scheme: ['http', 'https'] })
+		.required(),
 	VANE_SESSION_HOURS: Joi.number().min(0.01).max(720).default(12),
 	VANE_LOG_LEVEL: Joi.string().valid('fatal', 'error', 'warn', 'info', 'debug').default('info')
 });

@@ -16,5 +16,12 @@ export class Problem extends Error {
 
 export const notFound = (what: string) => new Problem(404, `There is no such ${what}.`);
 export const invalid = (faults: Fault[]) =>
-	new Problem(422, faults.length === 1 ? 'One entry needs another look.' : `${faults.length} entries need another look.`, faults);
-export const refuse = (field: string, message: string, value?: unknown) => invalid([{ field, message, value }]);
+	new Problem(
+		422,
+		faults.length === 1
+			? 'One entry needs another look.'
+			: `${faults.length} entries need another look.`,
+		faults
+	);
+export const refuse = (field: string, message: string, value?: unknown) =>
+	invalid([{ field, message, value }]);

@@ -68,7 +68,8 @@ async function withPlateFault<T>(vehicle: Vehicle, work: () => Promise<T>): Prom
 	try {
 		return await work();
 	} catch (error) {
-		if (isDuplicate(error)) throw refuse('plate', 'is already the plate of another car', vehicle.plate);
+		if (isDuplicate(error))
+			throw refuse('plate', 'is already the plate of another car', vehicle.plate);
 		throw error;
 	}
 }
@@ -124,12 +125,20 @@ function checkAxle(which: Axle, axle: VehicleAxle): void {
 		axle.outerBelowInnerMm !== null &&
 		Math.abs(axle.outerBelowInnerMm) >= axle.armLengthMm
 	) {
-		throw refuse(`${which}.outerBelowInner`, `must be less than the arm length (${axle.armLengthMm} mm)`, axle.outerBelowInnerMm);
+		throw refuse(
+			`${which}.outerBelowInner`,
+			`must be less than the arm length (${axle.armLengthMm} mm)`,
+			axle.outerBelowInnerMm
+		);
 	}
 	if (axle.makerHeightMm !== null && axle.makerHeightSchool) {
 		const { minMm, maxMm, name } = schools[axle.makerHeightSchool];
 		if (axle.makerHeightMm < minMm || axle.makerHeightMm > maxMm) {
-			throw refuse(`${which}.makerHeight`, `${name} lies between ${minMm} and ${maxMm} mm`, axle.makerHeightMm);
+			throw refuse(
+				`${which}.makerHeight`,
+				`${name} lies between ${minMm} and ${maxMm} mm`,
+				axle.makerHeightMm
+			);
 		}
 	}
 }

@@ -22,13 +22,17 @@
 						<span class="caption block">{car.owner || 'No owner noted'}</span>
 						<span class="mt-2 block">
 							{#if car.openJobs}<StateMark mark="owed" word="{car.openJobs} open" />
-							{:else}<span class="caption">{car.jobs} {car.jobs === 1 ? 'job' : 'jobs'}, none open</span>{/if}
+							{:else}<span class="caption"
+									>{car.jobs} {car.jobs === 1 ? 'job' : 'jobs'}, none open</span
+								>{/if}
 						</span>
 					</a>
 				</li>
 			{/each}
 		</ul>
 	{:else}
-		<p class="panel p-8 text-center text-xl font-semibold">{data.search ? `Nothing matches “${data.search}”.` : 'No cars yet.'}</p>
+		<p class="panel p-8 text-center text-xl font-semibold">
+			{data.search ? `Nothing matches “${data.search}”.` : 'No cars yet.'}
+		</p>
 	{/if}
 </div>

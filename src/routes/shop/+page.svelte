@@ -9,7 +9,7 @@
 
 	let { data } = $props();
 	const lead = $derived(data.person?.role === 'lead');
-	// svelte-ignore state_referenced_locally -- the form starts from what is on record and then leads
+	// svelte-ignore state_referenced_locally (the form starts from what is on record and then leads)
 	let form = $state({
 		name: data.shop.name,
 		units: { ...data.shop.units },
@@ -23,7 +23,13 @@
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
 		const { version } = data.shop;
-		const answer = await call('PUT', '/shop', { version, name: form.name, units: form.units, twistSetDeg: degrees(form.set), twistAdvisedDeg: degrees(form.advised) });
+		const answer = await call('PUT', '/shop', {
+			version,
+			name: form.name,
+			units: form.units,
+			twistSetDeg: degrees(form.set),
+			twistAdvisedDeg: degrees(form.advised)
+		});
 		refusal = answer.ok ? undefined : answer.refusal;
 		kept = answer.ok;
 		if (answer.ok) await invalidateAll();
@@ -36,14 +42,37 @@
 		<form class="mt-3" onsubmit={save} novalidate>
 			<fieldset disabled={!lead} class="space-y-4">
 				<RefusalNotice {refusal} fields={['name', 'twistSetDeg', 'twistAdvisedDeg']} />
-				<Field label="Name" bind:value={form.name} fault={faultOf(refusal, 'name')} hint="Prints on every sheet" maxlength={120} />
+				<Field
+					label="Name"
+					bind:value={form.name}
+					fault={faultOf(refusal, 'name')}
+					hint="Prints on every sheet"
+					maxlength={120}
+				/>
 				<UnitsFields bind:value={form.units} />
 				<div class="grid grid-cols-2 gap-4">
-					<Field label="A bush is set up to" bind:value={form.set} fault={faultOf(refusal, 'twistSetDeg')} hint="degrees of twist at ride height" inputmode="decimal" />
-					<Field label="Re-set advised up to" bind:value={form.advised} fault={faultOf(refusal, 'twistAdvisedDeg')} hint="degrees; more is wound up" inputmode="decimal" />
+					<Field
+						label="A bush is set up to"
+						bind:value={form.set}
+						fault={faultOf(refusal, 'twistSetDeg')}
+						hint="degrees of twist at ride height"
+						inputmode="decimal"
+					/>
+					<Field
+						label="Re-set advised up to"
+						bind:value={form.advised}
+						fault={faultOf(refusal, 'twistAdvisedDeg')}
+						hint="degrees; more is wound up"
+						inputmode="decimal"
+					/>
 				</div>
 				{#if lead}
-					<div class="flex items-center gap-3"><ActionButton weight="main" type="submit">Keep</ActionButton>{#if kept}<span role="status" class="text-spruce">Kept.</span>{/if}</div>
+					<div class="flex items-center gap-3">
+						<ActionButton weight="main" type="submit">Keep</ActionButton>{#if kept}<span
+								role="status"
+								class="text-spruce">Kept.</span
+							>{/if}
+					</div>
 				{:else}<p class="caption">A lead changes these.</p>{/if}
 			</fieldset>
 		</form>

@@ -25,8 +25,15 @@
 
 <div class="grid min-h-dvh lg:grid-cols-[1fr_minmax(420px,44%)]">
 	<section class="hidden flex-col justify-between bg-[#12312c] p-12 text-[#f0efe6] lg:flex">
-		<div class="flex items-center gap-3 text-2xl font-bold [font-stretch:84%]"><img src="/icon.svg" alt="" class="size-10" />Vane Set</div>
-		<svg viewBox="0 0 520 330" class="w-full max-w-2xl" role="img" aria-label="An arm drooped, and at ride height with its bush untwisted">
+		<div class="flex items-center gap-3 text-2xl font-bold [font-stretch:84%]">
+			<img src="/icon.svg" alt="" class="size-10" />Vane Set
+		</div>
+		<svg
+			viewBox="0 0 520 330"
+			class="w-full max-w-2xl"
+			role="img"
+			aria-label="An arm drooped, and at ride height with its bush untwisted"
+		>
 			<g fill="none" stroke="#bcd0c8" stroke-width="2">
 				<path d="M20 250H500" stroke="#4c7268" />
 				<circle cx="400" cy="176" r="74" />
@@ -40,15 +47,31 @@
 				<path d="M400 90V166 M392 90h16" stroke="#e8a33d" />
 			</g>
 		</svg>
-		<p class="max-w-md text-xl leading-snug text-[#dfe8e2]">Rubber is tightened where the car will stand. Heights before, joints, set at ride height, heights after, one signed sheet.</p>
+		<p class="max-w-md text-xl leading-snug text-[#dfe8e2]">
+			Rubber is tightened where the car will stand. Heights before, joints, set at ride height,
+			heights after, one signed sheet.
+		</p>
 	</section>
 	<section class="flex items-center justify-center p-6">
 		<form class="w-full max-w-sm space-y-5" onsubmit={submit}>
 			<h1 class="text-3xl">{data.shop.name}</h1>
 			<RefusalNotice {refusal} fields={['handle', 'secret']} />
-			<Field label="Sign-in name" bind:value={handle} autocomplete="username" autocapitalize="none" required />
-			<Field label="PIN or password" type="password" bind:value={secret} autocomplete="current-password" required />
-			<ActionButton weight="main" type="submit" disabled={busy} class="w-full">Sign in</ActionButton>
+			<Field
+				label="Sign-in name"
+				bind:value={handle}
+				autocomplete="username"
+				autocapitalize="none"
+				required
+			/>
+			<Field
+				label="PIN or password"
+				type="password"
+				bind:value={secret}
+				autocomplete="current-password"
+				required
+			/>
+			<ActionButton weight="main" type="submit" disabled={busy} class="w-full">Sign in</ActionButton
+			>
 			<p class="caption">Forgotten? A lead gives you a new PIN under Shop.</p>
 		</form>
 	</section>

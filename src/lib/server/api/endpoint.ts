@@ -31,8 +31,11 @@ export const json = (body: object, status = 200, headers: Record<string, string>
 export function problemResponse(error: unknown, event: RequestEvent): Response {
 	const reference = event.locals.reference;
 	const problem =
-		error instanceof Problem ? error : new Problem(500, 'Something failed on the server; nothing was changed.');
-	if (!(error instanceof Problem)) log.error({ reference, path: event.url.pathname, err: error }, 'request failed');
+		error instanceof Problem
+			? error
+			: new Problem(500, 'Something failed on the server; nothing was changed.');
+	if (!(error instanceof Problem))
+		log.error({ reference, path: event.url.pathname, err: error }, 'request failed');
 	const headers: Record<string, string> = { 'content-type': 'application/problem+json' };
 	if (problem.status === 429) headers['retry-after'] = String(problem.extra.retryAfterSeconds);
 	const body = {

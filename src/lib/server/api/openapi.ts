@@ -29,7 +29,10 @@ const op = (
 export const operations: readonly Operation[] = [
 	op('get', '/health', 'The process answers', { open: true }),
 	op('get', '/ready', 'The database answers; 503 until it does', { open: true }),
-	op('post', '/session', 'Sign in; sets the session cookie', { input: shop.signInSchema, open: true }),
+	op('post', '/session', 'Sign in; sets the session cookie', {
+		input: shop.signInSchema,
+		open: true
+	}),
 	op('delete', '/session', 'Sign out; ?everywhere=1 on every device'),
 	op('patch', '/me', 'Change one’s own units and theme', { input: shop.preferencesSchema }),
 	op('post', '/people', 'Add a person (leads)', { input: shop.newPersonSchema }),
@@ -43,14 +46,24 @@ export const operations: readonly Operation[] = [
 	op('post', '/jobs', 'Open a job', { input: job.newJobSchema }),
 	op('get', '/jobs/{id}', 'The whole record of a job'),
 	op('patch', '/jobs/{id}', 'Change the head of a job', { input: job.jobChangeSchema }),
-	op('post', '/jobs/{id}/readings', 'Add a height reading, correction or withdrawal', { input: job.readingSchema }),
-	op('put', '/jobs/{id}/heights/{phase}', 'Record how the car stood', { input: job.heightSetSchema }),
+	op('post', '/jobs/{id}/readings', 'Add a height reading, correction or withdrawal', {
+		input: job.readingSchema
+	}),
+	op('put', '/jobs/{id}/heights/{phase}', 'Record how the car stood', {
+		input: job.heightSetSchema
+	}),
 	op('put', '/jobs/{id}/targets', 'Choose a corner’s target height', { input: job.targetSchema }),
-	op('put', '/jobs/{id}/offsets', 'State how readings become hub to arch', { input: job.offsetSchema }),
+	op('put', '/jobs/{id}/offsets', 'State how readings become hub to arch', {
+		input: job.offsetSchema
+	}),
 	op('post', '/jobs/{id}/joints', 'Add a joint', { input: job.newJointSchema }),
 	op('patch', '/jobs/{id}/joints/{joint}', 'Change a joint', { input: job.jointChangeSchema }),
-	op('delete', '/jobs/{id}/joints/{joint}', 'Remove a joint without a record', { input: job.removeSchema }),
-	op('post', '/jobs/{id}/torques', 'Add a torque, correction or withdrawal', { input: job.torqueSchema }),
+	op('delete', '/jobs/{id}/joints/{joint}', 'Remove a joint without a record', {
+		input: job.removeSchema
+	}),
+	op('post', '/jobs/{id}/torques', 'Add a torque, correction or withdrawal', {
+		input: job.torqueSchema
+	}),
 	op('post', '/jobs/{id}/sign-off', 'Sign the job', { input: job.signOffSchema }),
 	op('get', '/jobs/{id}/job.json', 'The job as a file', { output: jobFileSchema }),
 	op('get', '/jobs/{id}/readings.csv', 'Every height reading', { type: 'text/csv' }),
@@ -98,21 +111,53 @@ const problem = {
 /** The OpenAPI 3.1 document, made from the schemas that check the requests. */
 export function openApi(): object {
 	const paths: Record<string, Record<string, object>> = {};
-	for (const { path, method, summary, input, output, open, type = 'application/json' } of operations) {
+	for (const {
+		path,
+		method,
+		summary,
+		input,
+		output,
+		open,
+		type = 'application/json'
+	} of operations) {
 		const names = [...path.matchAll(/\{(\w+)\}/g)].map((match) => match[1]!);
 		(paths[path] ??= {})[method] = {
 			summary,
 			operationId: `${method}${path.replace(/[^a-z]+(\w)?/gi, (_, letter: string) => (letter ?? '').toUpperCase())}`,
 			...(open ? { security: [] } : {}),
 			...(names.length
-				? { parameters: names.map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })) }
+				? {
+						parameters: names.map((name) => ({
+							name,
+							in: 'path',
+							required: true,
+							schema: { type: 'string' }
+						}))
+					}
 				: {}),
-			...(input ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(input) } } } } : {}),
+			...(input
+				? {
+						requestBody: {
+							required: true,
+							content: { 'application/json': { schema: schemaOf(input) } }
+						}
+					}
+				: {}),
 			responses: {
 				'2XX': {
 					description: 'Done',
 					...(method === 'get' || output
-						? { content: { [type]: { schema: output ? schemaOf(output) : type === 'text/csv' ? { type: 'string' } : { type: 'object' } } } }
+						? {
+								content: {
+									[type]: {
+										schema: output
+											? schemaOf(output)
+											: type === 'text/csv'
+												? { type: 'string' }
+												: { type: 'object' }
+									}
+								}
+							}
 						: {})
 				},
 				'4XX': problem
@@ -121,10 +166,17 @@ export function openApi(): object {
 	}
 	return {
 		openapi: '3.1.0',
-		info: { title: 'Vane Set', version: '1', description: 'Heights in mm, torques in N·m. A typed quantity (`75 ft-lb`) may stand for any number that has a unit.' },
+		info: {
+			title: 'Vane Set',
+			version: '1',
+			description:
+				'Heights in mm, torques in N·m. A typed quantity (`75 ft-lb`) may stand for any number that has a unit.'
+		},
 		servers: [{ url: '/api/v1' }],
 		security: [{ session: [] }],
-		components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'vane_session' } } },
+		components: {
+			securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'vane_session' } }
+		},
 		paths
 	};
 }

@@ -3,7 +3,8 @@ import { config } from '../app.ts';
 
 export const sessionCookie = 'vane_session';
 
-const options = () => ({ path: '/', httpOnly: true, sameSite: 'strict', secure: config.secureCookies }) as const;
+const options = () =>
+	({ path: '/', httpOnly: true, sameSite: 'strict', secure: config.secureCookies }) as const;
 
 export function setSessionCookie(cookies: Cookies, token: string, expiresAt: Date): void {
 	cookies.set(sessionCookie, token, { ...options(), expires: expiresAt });

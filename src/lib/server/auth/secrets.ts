@@ -9,7 +9,10 @@ export const hashSecret = (secret: string): Promise<string> => hash(secret, opti
 /** For a person who does not exist the same work is done, so that the answer takes as long. */
 const nobody = hashSecret(randomBytes(16).toString('hex'));
 
-export async function secretMatches(secretHash: string | null | undefined, secret: string): Promise<boolean> {
+export async function secretMatches(
+	secretHash: string | null | undefined,
+	secret: string
+): Promise<boolean> {
 	const matches = await verify(secretHash ?? (await nobody), secret);
 	return matches && secretHash != null;
 }

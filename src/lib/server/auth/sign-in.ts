@@ -8,7 +8,10 @@ import { newToken, secretMatches, tokenHash } from './secrets.ts';
 /** Failed tries before a wait: per person, and per address over all persons. */
 export const limits = { person: 6, address: 30, waitSeconds: 300 };
 
-const limiters = new WeakMap<Database['pool'], { person: RateLimiterMySQL; address: RateLimiterMySQL }>();
+const limiters = new WeakMap<
+	Database['pool'],
+	{ person: RateLimiterMySQL; address: RateLimiterMySQL }
+>();
 
 function limitersOf(db: Database) {
 	let found = limiters.get(db.pool);
@@ -51,9 +54,14 @@ export async function signIn(
 	} catch (refused) {
 		if (refused instanceof Error) throw refused;
 		const seconds = Math.ceil((refused as RateLimiterRes).msBeforeNext / 1000);
-		throw new Problem(429, `Too many tries. Wait ${Math.ceil(seconds / 60)} min, or ask a lead for a new PIN.`, [], {
-			retryAfterSeconds: seconds
-		});
+		throw new Problem(
+			429,
+			`Too many tries. Wait ${Math.ceil(seconds / 60)} min, or ask a lead for a new PIN.`,
+			[],
+			{
+				retryAfterSeconds: seconds
+			}
+		);
 	}
 	const found = await findByHandle(db, key);
 	const matches = await secretMatches(found?.secretHash, secret);

@@ -2,17 +2,28 @@ import type { Axle, Corner } from '../../../core/height/corners.ts';
 import type { HeightSet, JobRecord, Phase, Reading, Target } from '../../job/model.ts';
 import type { Database, Row } from './pool.ts';
 
-export async function findHeightSets(db: Database, jobId: string): Promise<JobRecord['heightSets']> {
+export async function findHeightSets(
+	db: Database,
+	jobId: string
+): Promise<JobRecord['heightSets']> {
 	const rows = await db.rows('SELECT * FROM height_sets WHERE job_id = ?', [jobId]);
 	return Object.fromEntries(
 		rows.map((row) => [
 			row.phase,
-			{ conditions: JSON.parse(row.conditions as string), resolutionMm: row.resolution_mm as number }
+			{
+				conditions: JSON.parse(row.conditions as string),
+				resolutionMm: row.resolution_mm as number
+			}
 		])
 	);
 }
 
-export async function putHeightSet(db: Database, jobId: string, phase: Phase, set: HeightSet): Promise<void> {
+export async function putHeightSet(
+	db: Database,
+	jobId: string,
+	phase: Phase,
+	set: HeightSet
+): Promise<void> {
 	await db.run(
 		'REPLACE INTO height_sets (job_id, phase, conditions, resolution_mm) VALUES (?, ?, ?, ?)',
 		[jobId, phase, JSON.stringify(set.conditions), set.resolutionMm]
@@ -35,7 +46,9 @@ function toReading(row: Row): Reading {
 }
 
 export async function listReadings(db: Database, jobId: string): Promise<Reading[]> {
-	const rows = await db.rows('SELECT * FROM height_readings WHERE job_id = ? ORDER BY seq', [jobId]);
+	const rows = await db.rows('SELECT * FROM height_readings WHERE job_id = ? ORDER BY seq', [
+		jobId
+	]);
 	return rows.map(toReading);
 }
 
@@ -63,7 +76,10 @@ export async function appendReading(db: Database, jobId: string, reading: Readin
 export async function findOffsets(db: Database, jobId: string): Promise<JobRecord['offsets']> {
 	const rows = await db.rows('SELECT * FROM school_offsets WHERE job_id = ?', [jobId]);
 	return Object.fromEntries(
-		rows.map((row) => [row.axle, { offsetMm: row.offset_mm as number, entered: row.entered as string }])
+		rows.map((row) => [
+			row.axle,
+			{ offsetMm: row.offset_mm as number, entered: row.entered as string }
+		])
 	);
 }
 
@@ -73,12 +89,10 @@ export async function putOffset(
 	axle: Axle,
 	{ offsetMm, entered }: { offsetMm: number; entered: string }
 ): Promise<void> {
-	await db.run('REPLACE INTO school_offsets (job_id, axle, offset_mm, entered) VALUES (?, ?, ?, ?)', [
-		jobId,
-		axle,
-		offsetMm,
-		entered
-	]);
+	await db.run(
+		'REPLACE INTO school_offsets (job_id, axle, offset_mm, entered) VALUES (?, ?, ?, ?)',
+		[jobId, axle, offsetMm, entered]
+	);
 }
 
 export async function listTargets(db: Database, jobId: string): Promise<Target[]> {

@@ -45,7 +45,8 @@ export async function searchJobIds(
 ): Promise<string[]> {
 	const words = searchWords(filter.search);
 	const where = words.map(
-		() => `CONCAT_WS(' ', j.number, j.complaint, v.plate, REPLACE(v.plate, ' ', ''), v.make, v.model, v.owner, t.name) LIKE ?`
+		() =>
+			`CONCAT_WS(' ', j.number, j.complaint, v.plate, REPLACE(v.plate, ' ', ''), v.make, v.model, v.owner, t.name) LIKE ?`
 	);
 	const values: unknown[] = [...words];
 	if (filter.vehicleId) {
@@ -73,7 +74,10 @@ export async function nextJobNumber(db: Database, year: number): Promise<string>
 	return `${year}-${String(Number(row?.last ?? 0) + 1).padStart(4, '0')}`;
 }
 
-export async function insertJob(db: Database, job: JobHeader & { vehicleId: string }): Promise<void> {
+export async function insertJob(
+	db: Database,
+	job: JobHeader & { vehicleId: string }
+): Promise<void> {
 	await db.run(
 		`INSERT INTO jobs
 		   (id, number, vehicle_id, complaint, odometer_km, odometer_entered, corners, technician_id,
@@ -125,7 +129,11 @@ export async function insertChange(
 }
 
 /** What was changed after a version, oldest first. */
-export async function changesSince(db: Database, jobId: string, version: number): Promise<JobChange[]> {
+export async function changesSince(
+	db: Database,
+	jobId: string,
+	version: number
+): Promise<JobChange[]> {
 	const rows = await db.rows(
 		`SELECT c.version, p.name, c.what, c.created_at FROM job_changes c
 		   JOIN people p ON p.id = c.person_id

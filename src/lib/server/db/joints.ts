@@ -3,7 +3,10 @@ import type { Joint, Torque } from '../../job/model.ts';
 import type { Database, Row } from './pool.ts';
 
 export async function listJoints(db: Database, jobId: string): Promise<Joint[]> {
-	const rows = await db.rows('SELECT * FROM joints WHERE job_id = ? ORDER BY corner, position, id', [jobId]);
+	const rows = await db.rows(
+		'SELECT * FROM joints WHERE job_id = ? ORDER BY corner, position, id',
+		[jobId]
+	);
 	return rows.map((row) => ({
 		id: row.id as string,
 		corner: row.corner as Corner,

@@ -30,7 +30,9 @@ export async function migrate(config: Config['database'], folder: string): Promi
 	const connection = await createConnection({ ...config, multipleStatements: true, timezone: 'Z' });
 	const lock = `vane-migrate-${config.database}`;
 	try {
-		const [[got]] = await connection.query<RowDataPacket[]>('SELECT GET_LOCK(?, 60) AS locked', [lock]);
+		const [[got]] = await connection.query<RowDataPacket[]>('SELECT GET_LOCK(?, 60) AS locked', [
+			lock
+		]);
 		if (got?.locked !== 1) throw new Error('another server is still changing the schema');
 		await connection.query(`CREATE TABLE IF NOT EXISTS migrations (
 			name        VARCHAR(120) NOT NULL PRIMARY KEY,
@@ -45,12 +47,17 @@ export async function migrate(config: Config['database'], folder: string): Promi
 			if (before === checksum) continue;
 			if (before) {
 				throw Object.assign(
-					new Error(`migration ${name} was changed after it was applied: restore it and add a new file`),
+					new Error(
+						`migration ${name} was changed after it was applied: restore it and add a new file`
+					),
 					{ forPeople: true }
 				);
 			}
 			await connection.query(sql);
-			await connection.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', [name, checksum]);
+			await connection.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', [
+				name,
+				checksum
+			]);
 			now.push(name);
 		}
 		return now;

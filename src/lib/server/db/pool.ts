@@ -1,4 +1,11 @@
-import { createPool, type QueryValues, type Pool, type PoolConnection, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise';
+import {
+	createPool,
+	type QueryValues,
+	type Pool,
+	type PoolConnection,
+	type ResultSetHeader,
+	type RowDataPacket
+} from 'mysql2/promise';
 import type { Config } from '../config.ts';
 
 /** One row as the driver gives it. */

@@ -12,7 +12,10 @@ export async function insertSession(
 }
 
 /** Whose session this is, while it is valid and the person is active. */
-export async function findSessionPerson(db: Database, tokenHash: Buffer): Promise<string | undefined> {
+export async function findSessionPerson(
+	db: Database,
+	tokenHash: Buffer
+): Promise<string | undefined> {
 	const row = await db.row(
 		`SELECT p.id FROM sessions s JOIN people p ON p.id = s.person_id
 		  WHERE s.token_hash = ? AND s.expires_at > UTC_TIMESTAMP(3) AND p.active`,

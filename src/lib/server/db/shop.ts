@@ -11,17 +11,22 @@ export interface Shop {
 
 export async function findShop(db: Database): Promise<Shop | undefined> {
 	const row = await db.row('SELECT * FROM shop WHERE id = 1');
-	return row && {
-		name: row.name as string,
-		units: JSON.parse(row.units as string),
-		twistSetDeg: row.twist_set_deg as number,
-		twistAdvisedDeg: row.twist_advised_deg as number,
-		version: row.version as number
-	};
+	return (
+		row && {
+			name: row.name as string,
+			units: JSON.parse(row.units as string),
+			twistSetDeg: row.twist_set_deg as number,
+			twistAdvisedDeg: row.twist_advised_deg as number,
+			version: row.version as number
+		}
+	);
 }
 
 export async function createShop(db: Database, name: string, units: UnitPreference): Promise<void> {
-	await db.run('INSERT IGNORE INTO shop (id, name, units) VALUES (1, ?, ?)', [name, JSON.stringify(units)]);
+	await db.run('INSERT IGNORE INTO shop (id, name, units) VALUES (1, ?, ?)', [
+		name,
+		JSON.stringify(units)
+	]);
 }
 
 /** @returns false when `version` is no longer the current one */

@@ -50,10 +50,15 @@ export interface VehicleLine {
 }
 
 /** Cars whose plate, make, model, owner or VIN holds every word of the search; latest first. */
-export async function searchVehicles(db: Database, search: string, limit: number): Promise<VehicleLine[]> {
+export async function searchVehicles(
+	db: Database,
+	search: string,
+	limit: number
+): Promise<VehicleLine[]> {
 	const words = searchWords(search);
 	const where = words.map(
-		() => `CONCAT_WS(' ', v.plate, REPLACE(v.plate, ' ', ''), v.make, v.model, v.owner, v.vin) LIKE ?`
+		() =>
+			`CONCAT_WS(' ', v.plate, REPLACE(v.plate, ' ', ''), v.make, v.model, v.owner, v.vin) LIKE ?`
 	);
 	const rows = await db.rows(
 		`SELECT v.id, v.plate, v.make, v.model, v.model_year, v.owner,

@@ -1,21 +1,43 @@
 import Papa from 'papaparse';
 import type { JobRecord } from '../../job/model.ts';
 
-const nameOf = (job: JobRecord, id: string) => job.people.find((person) => person.id === id)?.name ?? '';
+const nameOf = (job: JobRecord, id: string) =>
+	job.people.find((person) => person.id === id)?.name ?? '';
 
 /**
  * A cell that a spreadsheet would run as a formula is written as text (OWASP, CSV injection); numbers
  * stay numbers.
  */
 function table(rows: Record<string, unknown>[], columns: string[]): string {
-	return Papa.unparse({ fields: columns, data: rows }, { newline: '\r\n', escapeFormulae: /^[=+@\t\r]|^-(?![\d.])/ }) + '\r\n';
+	return (
+		Papa.unparse(
+			{ fields: columns, data: rows },
+			{ newline: '\r\n', escapeFormulae: /^[=+@\t\r]|^-(?![\d.])/ }
+		) + '\r\n'
+	);
 }
 
 /** Every reading as it was written, corrections and withdrawals as rows of their own. */
 export function readingsCsv(job: JobRecord): string {
 	return table(
-		job.readings.map((reading) => ({ ...reading, job: job.number, person: nameOf(job, reading.personId) })),
-		['job', 'id', 'phase', 'corner', 'school', 'entered', 'heightMm', 'correctsId', 'withdrawn', 'person', 'takenAt']
+		job.readings.map((reading) => ({
+			...reading,
+			job: job.number,
+			person: nameOf(job, reading.personId)
+		})),
+		[
+			'job',
+			'id',
+			'phase',
+			'corner',
+			'school',
+			'entered',
+			'heightMm',
+			'correctsId',
+			'withdrawn',
+			'person',
+			'takenAt'
+		]
 	);
 }
 
@@ -40,9 +62,28 @@ export function torquesCsv(job: JobRecord): string {
 			};
 		}),
 		[
-			'job', 'id', 'corner', 'joint', 'specifiedNm', 'specifiedFrom', 'entered', 'torqueNm', 'seen', 'wrench',
-			'carState', 'method', 'hubToArchMm', 'targetHubToArchMm', 'twistDeg', 'twistExpandedDeg', 'heightErrorMm',
-			'verdict', 'correctsId', 'withdrawn', 'person', 'takenAt'
+			'job',
+			'id',
+			'corner',
+			'joint',
+			'specifiedNm',
+			'specifiedFrom',
+			'entered',
+			'torqueNm',
+			'seen',
+			'wrench',
+			'carState',
+			'method',
+			'hubToArchMm',
+			'targetHubToArchMm',
+			'twistDeg',
+			'twistExpandedDeg',
+			'heightErrorMm',
+			'verdict',
+			'correctsId',
+			'withdrawn',
+			'person',
+			'takenAt'
 		]
 	);
 }

@@ -31,7 +31,11 @@ export interface ImportOutcome {
  * Recreates a job from its file: same ids, no duplicates. A job, car or person that is here already is
  * left as it is. People who are not known here are added by name and cannot sign in.
  */
-export function importJob(db: Database, file: JobFile, importedBy: string | undefined): Promise<ImportOutcome> {
+export function importJob(
+	db: Database,
+	file: JobFile,
+	importedBy: string | undefined
+): Promise<ImportOutcome> {
 	const { job } = file;
 	const faults = crossReferences(job);
 	if (faults.length) throw invalid(faults);
@@ -96,17 +100,26 @@ function crossReferences(job: JobRecord): Fault[] {
 	const people = new Set(job.people.map((person) => person.id));
 	const joints = new Set(job.joints.map((joint) => joint.id));
 	const need = (known: Set<string>, id: string | null, field: string, what: string) => {
-		if (id !== null && !known.has(id)) faults.push({ field, value: id, message: `names a ${what} that is not in the file` });
+		if (id !== null && !known.has(id))
+			faults.push({ field, value: id, message: `names a ${what} that is not in the file` });
 	};
 	need(people, job.createdBy, 'job.createdBy', 'person');
 	need(people, job.technicianId, 'job.technicianId', 'person');
 	if (job.signOff) need(people, job.signOff.personId, 'job.signOff.personId', 'person');
 	if ((job.signOff === null) !== (job.signedAt === null)) {
-		faults.push({ field: 'job.signedAt', value: job.signedAt, message: 'a signed job has both signedAt and signOff' });
+		faults.push({
+			field: 'job.signedAt',
+			value: job.signedAt,
+			message: 'a signed job has both signedAt and signOff'
+		});
 	}
 	for (const [i, joint] of job.joints.entries()) {
 		if (!job.corners.includes(joint.corner)) {
-			faults.push({ field: `job.joints.${i}.corner`, value: joint.corner, message: 'is not among the job’s corners' });
+			faults.push({
+				field: `job.joints.${i}.corner`,
+				value: joint.corner,
+				message: 'is not among the job’s corners'
+			});
 		}
 	}
 	for (const key of ['readings', 'torques'] as const) {
@@ -121,7 +134,10 @@ function crossReferences(job: JobRecord): Fault[] {
 	}
 	const schools = new Set(effective(job.readings).map((reading) => reading.school));
 	if (schools.size > 1 || (schools.size === 1 && !schools.has(job.school))) {
-		faults.push({ field: 'job.readings', message: 'heights of different schools are never mixed in one job' });
+		faults.push({
+			field: 'job.readings',
+			message: 'heights of different schools are never mixed in one job'
+		});
 	}
 	return faults.slice(0, 50);
 }

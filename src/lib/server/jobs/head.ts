@@ -23,7 +23,12 @@ export interface NewJob {
 }
 
 /** Opens a job with the next number and the joints of its corners' layouts; the same id twice is one job. */
-export async function createJob(db: Database, input: NewJob, personId: string, now: Date): Promise<string> {
+export async function createJob(
+	db: Database,
+	input: NewJob,
+	personId: string,
+	now: Date
+): Promise<string> {
 	try {
 		return await db.transaction(async (tx) => {
 			if (await findJob(tx, input.id)) return input.id;
@@ -102,9 +107,13 @@ export function changeHead(
 	});
 }
 
-const inOrder = (corners: readonly Corner[]) => allCorners.filter((corner) => corners.includes(corner));
+const inOrder = (corners: readonly Corner[]) =>
+	allCorners.filter((corner) => corners.includes(corner));
 
-async function checkTechnician(db: Database, id: string | null | undefined): Promise<string | undefined> {
+async function checkTechnician(
+	db: Database,
+	id: string | null | undefined
+): Promise<string | undefined> {
 	if (!id) return undefined;
 	const person = await findPerson(db, id);
 	if (!person?.active) throw refuse('technicianId', 'is not somebody who works here', id);
@@ -131,7 +140,11 @@ async function changeCorners(
 	const recorded = new Set((await listTorques(db, job.id)).map((torque) => torque.jointId));
 	for (const joint of joints.filter((j) => !corners.includes(j.corner))) {
 		if (recorded.has(joint.id)) {
-			throw refuse('corners', `${joint.corner} has torques on record and cannot be dropped`, joint.corner);
+			throw refuse(
+				'corners',
+				`${joint.corner} has torques on record and cannot be dropped`,
+				joint.corner
+			);
 		}
 		await deleteJoint(db, joint.id);
 	}
@@ -141,7 +154,12 @@ async function changeCorners(
 	}
 }
 
-async function addLayoutJoints(db: Database, jobId: string, vehicle: Vehicle, corner: Corner): Promise<void> {
+async function addLayoutJoints(
+	db: Database,
+	jobId: string,
+	vehicle: Vehicle,
+	corner: Corner
+): Promise<void> {
 	const layout = findLayout(vehicle.axles[axleOf(corner)].layout)!;
 	for (const [position, joint] of layout.joints.entries()) {
 		await insertJoint(db, jobId, {

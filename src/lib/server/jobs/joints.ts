@@ -68,7 +68,8 @@ export function changeJoint(
 		const before = await jointOf(tx, jobId, jointId);
 		const joint = withInput(before, input);
 		await updateJoint(tx, joint);
-		const torque = joint.torqueNm !== before.torqueNm ? `, torque ${joint.torqueEntered ?? 'none'}` : '';
+		const torque =
+			joint.torqueNm !== before.torqueNm ? `, torque ${joint.torqueEntered ?? 'none'}` : '';
 		return `${joint.corner}: joint ${joint.name} changed${torque}`;
 	});
 }

@@ -98,7 +98,10 @@ function check(
 	}
 	if (joint.kind !== 'bonded-bush' || input.carState !== 'loaded') return undefined;
 	if (!input.hubToArch) {
-		throw refuse('hubToArch', 'read hub to arch at this corner first: a bush is only set at a known height');
+		throw refuse(
+			'hubToArch',
+			'read hub to arch at this corner first: a bush is only set at a known height'
+		);
 	}
 	const judged = judgeBush(record, joint.corner, input.hubToArch.si, limits);
 	if (!judged.ok) {

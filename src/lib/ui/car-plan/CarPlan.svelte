@@ -19,7 +19,12 @@
 	const halfWidth = $derived(Math.max(tracks.front, tracks.rear) / 2 + 130);
 	const nose = 830;
 	const tail = 760;
-	const box = $derived({ x: -halfWidth - 330, y: -nose - 160, w: 2 * halfWidth + 660, h: wheelbase + nose + tail + 300 });
+	const box = $derived({
+		x: -halfWidth - 330,
+		y: -nose - 160,
+		w: 2 * halfWidth + 660,
+		h: wheelbase + nose + tail + 300
+	});
 	const wheel = { w: 215, h: 640 };
 	const at = $derived((corner: Corner) => ({
 		x: (isLeft(corner) ? -1 : 1) * (tracks[axleOf(corner)] / 2),
@@ -32,43 +37,80 @@
 		 Q ${-halfWidth} ${wheelbase + tail} ${-halfWidth} ${wheelbase + tail - 380} L ${-halfWidth} ${-nose + 480}
 		 Q ${-halfWidth} ${-nose + 90} ${-halfWidth * 0.72} ${-nose} Z`
 	);
-	const length = (mm: number) => units.show(mm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 1 });
+	const length = (mm: number) =>
+		units.show(mm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 1 });
 </script>
 
-<svg viewBox="{box.x} {box.y} {box.w} {box.h}" class="h-full w-full" role="group" aria-label="Plan of {vehicle.plate}">
+<svg
+	viewBox="{box.x} {box.y} {box.w} {box.h}"
+	class="h-full w-full"
+	role="group"
+	aria-label="Plan of {vehicle.plate}"
+>
 	<path d={body} class="fill-panel stroke-edge" stroke-width="14" />
 	<path
-		d="M {-halfWidth * 0.74} {wheelbase * 0.2} Q 0 {wheelbase * 0.06} {halfWidth * 0.74} {wheelbase * 0.2} L {halfWidth * 0.66} {wheelbase * 0.36} Q 0 {wheelbase * 0.27} {-halfWidth * 0.66} {wheelbase * 0.36} Z
-		   M {-halfWidth * 0.64} {wheelbase * 0.92} L {halfWidth * 0.64} {wheelbase * 0.92} L {halfWidth * 0.7} {wheelbase * 1.07} L {-halfWidth * 0.7} {wheelbase * 1.07} Z"
-		class="fill-sunk stroke-line" stroke-width="10"
+		d="M {-halfWidth * 0.74} {wheelbase * 0.2} Q 0 {wheelbase * 0.06} {halfWidth *
+			0.74} {wheelbase * 0.2} L {halfWidth * 0.66} {wheelbase * 0.36} Q 0 {wheelbase *
+			0.27} {-halfWidth * 0.66} {wheelbase * 0.36} Z
+		   M {-halfWidth * 0.64} {wheelbase * 0.92} L {halfWidth * 0.64} {wheelbase * 0.92} L {halfWidth *
+			0.7} {wheelbase * 1.07} L {-halfWidth * 0.7} {wheelbase * 1.07} Z"
+		class="fill-sunk stroke-line"
+		stroke-width="10"
 	/>
 	<g class="stroke-edge text-soft" stroke-width="8" fill="none">
-		<path d="M {-tracks.front / 2} 0 H {tracks.front / 2} M {-tracks.rear / 2} {wheelbase} H {tracks.rear / 2}" stroke-dasharray="40 26" />
+		<path
+			d="M {-tracks.front / 2} 0 H {tracks.front / 2} M {-tracks.rear /
+				2} {wheelbase} H {tracks.rear / 2}"
+			stroke-dasharray="40 26"
+		/>
 		<path d="M 0 0 V {wheelbase}" stroke-dasharray="40 26" />
 	</g>
 	<g class="text-soft" font-size="118" text-anchor="middle" stroke="none">
 		<text x="0" y="-40">{length(tracks.front)}</text>
 		<text x="0" y={wheelbase + 140}>{length(tracks.rear)}</text>
-		<g transform="translate(48 {wheelbase * 0.62}) rotate(90)"><text x="0" y="-10">{length(wheelbase)}</text></g>
+		<g transform="translate(48 {wheelbase * 0.62}) rotate(90)"
+			><text x="0" y="-10">{length(wheelbase)}</text></g
+		>
 		<text x="0" y={-nose + 190} font-weight="600">front</text>
 	</g>
 	{#each corners as corner (corner)}
 		{@const place = at(corner)}
 		{@const n = owed[corner]}
 		{@const out = isLeft(corner) ? -1 : 1}
-		<a href={href(corner)} aria-label="{cornerNames[corner]}: {n ? `${n} owed` : 'nothing owed'}" class="corner">
+		<a
+			href={href(corner)}
+			aria-label="{cornerNames[corner]}: {n ? `${n} owed` : 'nothing owed'}"
+			class="corner"
+		>
 			<rect x={place.x - 260} y={place.y - 460} width="520" height="920" fill="transparent" />
 			<rect
-				x={place.x - wheel.w / 2} y={place.y - wheel.h / 2} width={wheel.w} height={wheel.h} rx="60"
-				class={worked.includes(corner) ? 'fill-ink stroke-ink' : 'fill-panel stroke-edge'} stroke-width="16"
+				x={place.x - wheel.w / 2}
+				y={place.y - wheel.h / 2}
+				width={wheel.w}
+				height={wheel.h}
+				rx="60"
+				class={worked.includes(corner) ? 'fill-ink stroke-ink' : 'fill-panel stroke-edge'}
+				stroke-width="16"
 			/>
 			<g transform="translate({place.x + out * 285} {place.y})">
 				{#if n}
-					<path d="M 0 -150 L 150 0 L 0 150 L -150 0 Z" class="fill-ochre-wash stroke-ochre" stroke-width="18" />
-					<text y="52" text-anchor="middle" font-size="150" font-weight="700" class="text-ochre">{n}</text>
+					<path
+						d="M 0 -150 L 150 0 L 0 150 L -150 0 Z"
+						class="fill-ochre-wash stroke-ochre"
+						stroke-width="18"
+					/>
+					<text y="52" text-anchor="middle" font-size="150" font-weight="700" class="text-ochre"
+						>{n}</text
+					>
 				{:else}
 					<circle r="120" class="fill-spruce-wash stroke-spruce" stroke-width="18" />
-					<path d="M -55 5 L -12 48 L 60 -42" fill="none" class="stroke-spruce" stroke-width="26" stroke-linecap="round" />
+					<path
+						d="M -55 5 L -12 48 L 60 -42"
+						fill="none"
+						class="stroke-spruce"
+						stroke-width="26"
+						stroke-linecap="round"
+					/>
 				{/if}
 			</g>
 		</a>

@@ -6,8 +6,23 @@
 	const place = { FL: [3, 4], FR: [19, 4], RL: [3, 26], RR: [19, 26] };
 </script>
 
-<svg viewBox="0 0 28 42" class="h-11 w-7 shrink-0" role="img" aria-label="Corners: {worked.join(', ')}">
-	<rect x="8" y="2" width="12" height="38" rx="5" fill="none" stroke="currentColor" stroke-width="1.5" opacity="0.55" />
+<svg
+	viewBox="0 0 28 42"
+	class="h-11 w-7 shrink-0"
+	role="img"
+	aria-label="Corners: {worked.join(', ')}"
+>
+	<rect
+		x="8"
+		y="2"
+		width="12"
+		height="38"
+		rx="5"
+		fill="none"
+		stroke="currentColor"
+		stroke-width="1.5"
+		opacity="0.55"
+	/>
 	{#each corners as corner (corner)}
 		<rect
 			x={place[corner][0]}

@@ -11,27 +11,53 @@
 	const owed = $derived(job.view.standing.owed.filter((item) => item.corner === corner));
 	const worked = $derived(job.record.corners.includes(corner));
 	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
-	const shown = (mm: number | undefined) => (mm === undefined ? '–' : units.show(mm, 'length', { bare: true, decimals }));
+	const shown = (mm: number | undefined) =>
+		mm === undefined ? '–' : units.show(mm, 'length', { bare: true, decimals });
 	const offTarget = (mm: number | undefined) =>
-		mm === undefined || !view.target || view.target.source === 'before' ? '' : `${units.show(mm - view.target.heightMm, 'length', { signed: true, decimals })} to target`;
+		mm === undefined || !view.target || view.target.source === 'before'
+			? ''
+			: `${units.show(mm - view.target.heightMm, 'length', { signed: true, decimals })} to target`;
 	/** Joints are many: they are counted by what they wait for. */
 	const lines = $derived.by(() => {
 		const rules = new Map(job.record.joints.map((joint) => [joint.id, joint.rule]));
 		const joints = owed.filter((item) => item.kind === 'joint');
-		const count = (rule: string) => joints.filter((item) => rules.get(item.jointId!) === rule).length;
-		const again = joints.filter((item) => /wound up|under its|over its|without a target/.test(item.text));
-		const said = owed.filter((item) => item.kind !== 'joint').map((item) => ({ mark: item.kind === 'doubt' ? ('again' as const) : ('owed' as const), text: item.text }));
+		const count = (rule: string) =>
+			joints.filter((item) => rules.get(item.jointId!) === rule).length;
+		const again = joints.filter((item) =>
+			/wound up|under its|over its|without a target/.test(item.text)
+		);
+		const said = owed
+			.filter((item) => item.kind !== 'joint')
+			.map((item) => ({
+				mark: item.kind === 'doubt' ? ('again' as const) : ('owed' as const),
+				text: item.text
+			}));
 		for (const item of again.slice(0, 1)) said.unshift({ mark: 'again', text: item.text });
 		const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
-		if (count('any-time')) said.push({ mark: 'owed', text: `${plural(count('any-time'), 'joint')} to torque` });
-		if (count('ride-height')) said.push({ mark: 'owed', text: `${plural(count('ride-height'), 'bush').replace(/bushs$/, 'bushes')} to set at ride height` });
-		if (count('wheels-on-ground')) said.push({ mark: 'owed', text: 'wheel to torque on the ground' });
+		if (count('any-time'))
+			said.push({ mark: 'owed', text: `${plural(count('any-time'), 'joint')} to torque` });
+		if (count('ride-height'))
+			said.push({
+				mark: 'owed',
+				text: `${plural(count('ride-height'), 'bush').replace(/bushs$/, 'bushes')} to set at ride height`
+			});
+		if (count('wheels-on-ground'))
+			said.push({ mark: 'owed', text: 'wheel to torque on the ground' });
 		return said;
 	});
-	const href = $derived(worked ? `/jobs/${job.record.id}/corners/${corner}` : `/jobs/${job.record.id}/heights/${job.view.standing.stage === 'heights-before' ? 'before' : 'after'}?corner=${corner}`);
+	const href = $derived(
+		worked
+			? `/jobs/${job.record.id}/corners/${corner}`
+			: `/jobs/${job.record.id}/heights/${job.view.standing.stage === 'heights-before' ? 'before' : 'after'}?corner=${corner}`
+	);
 </script>
 
-<a {href} class="panel flex h-full flex-col p-4 hover:border-edge hover:bg-sunk {worked ? '' : 'border-dashed'}">
+<a
+	{href}
+	class="panel flex h-full flex-col p-4 hover:border-edge hover:bg-sunk {worked
+		? ''
+		: 'border-dashed'}"
+>
 	<span class="flex items-baseline justify-between gap-2">
 		<span class="text-lg font-bold">{cornerNames[corner]}</span>
 		<span class="caption">{worked ? '' : 'heights only'}</span>
@@ -40,14 +66,22 @@
 		{#each [{ name: 'Before', mm: view.before?.meanMm, off: view.after ? undefined : view.before?.meanMm }, { name: 'Target', mm: worked || view.after ? view.target?.heightMm : undefined, off: undefined }, { name: 'Now', mm: view.after?.meanMm, off: view.after?.meanMm }] as cell (cell.name)}
 			<span class={cell.name === 'Target' ? 'text-mark' : ''}>
 				<span class="caption block">{cell.name}</span>
-				<span class="num block text-[42px] leading-none">{shown(cell.mm)}{#if cell.mm !== undefined}<span class="unit text-base">{units.choice.length}</span>{/if}</span>
+				<span class="num block text-[42px] leading-none"
+					>{shown(cell.mm)}{#if cell.mm !== undefined}<span class="unit text-base"
+							>{units.choice.length}</span
+						>{/if}</span
+				>
 				<span class="block min-h-5 text-[15px] text-soft">{offTarget(cell.off)}</span>
 			</span>
 		{/each}
 	</span>
 	<span class="mt-auto block space-y-0.5 pt-2 text-[15px]">
 		{#each lines.slice(0, 4) as line (line.text)}
-			<span class="flex gap-1.5"><StateMark mark={line.mark} class="mt-0.5 self-start" /><span class={line.mark === 'again' ? 'font-semibold text-madder' : ''}>{line.text}</span></span>
+			<span class="flex gap-1.5"
+				><StateMark mark={line.mark} class="mt-0.5 self-start" /><span
+					class={line.mark === 'again' ? 'font-semibold text-madder' : ''}>{line.text}</span
+				></span
+			>
 		{:else}
 			<StateMark mark="set" word="Nothing owed" />
 		{/each}

@@ -20,7 +20,8 @@
 		const vin = form.vin.trim().toUpperCase();
 		if (!vin) return 'Optional, 17 characters';
 		const check = checkVin(vin);
-		if (!check.wellFormed) return `${vin.length} of 17 characters; letters and digits without I, O, Q`;
+		if (!check.wellFormed)
+			return `${vin.length} of 17 characters; letters and digits without I, O, Q`;
 		return check.checkDigitMatches
 			? 'Check digit agrees'
 			: `Check digit would be ${check.expectedCheckDigit}: look again, unless the maker does not use one`;
@@ -32,14 +33,53 @@
 </script>
 
 <div class="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
-	<Field label="Plate" bind:value={form.plate} fault={fault('plate')} required autocapitalize="characters" maxlength={20} />
+	<Field
+		label="Plate"
+		bind:value={form.plate}
+		fault={fault('plate')}
+		required
+		autocapitalize="characters"
+		maxlength={20}
+	/>
 	<Field label="Make" bind:value={form.make} fault={fault('make')} required maxlength={60} />
 	<Field label="Model" bind:value={form.model} fault={fault('model')} required maxlength={60} />
-	<Field label="Model year" bind:value={form.modelYear} fault={fault('modelYear')} inputmode="numeric" hint="Optional" />
-	<Field label="Owner" bind:value={form.owner} fault={fault('owner')} maxlength={120} hint="Optional" />
-	<Field label="VIN" class="lg:col-span-2" bind:value={form.vin} fault={fault('vin')} hint={vinHint} autocapitalize="characters" maxlength={17} />
-	<QuantityField label="Wheelbase" dimension="length" bind:value={form.wheelbase} fault={fault('wheelbase')} required />
-	<Field label="Modifications" class="sm:col-span-2 lg:col-span-4" bind:value={form.modifications} fault={fault('modifications')} hint="Lowered, wheels, bars, tow bar: what differs from the maker’s car" />
+	<Field
+		label="Model year"
+		bind:value={form.modelYear}
+		fault={fault('modelYear')}
+		inputmode="numeric"
+		hint="Optional"
+	/>
+	<Field
+		label="Owner"
+		bind:value={form.owner}
+		fault={fault('owner')}
+		maxlength={120}
+		hint="Optional"
+	/>
+	<Field
+		label="VIN"
+		class="lg:col-span-2"
+		bind:value={form.vin}
+		fault={fault('vin')}
+		hint={vinHint}
+		autocapitalize="characters"
+		maxlength={17}
+	/>
+	<QuantityField
+		label="Wheelbase"
+		dimension="length"
+		bind:value={form.wheelbase}
+		fault={fault('wheelbase')}
+		required
+	/>
+	<Field
+		label="Modifications"
+		class="sm:col-span-2 lg:col-span-4"
+		bind:value={form.modifications}
+		fault={fault('modifications')}
+		hint="Lowered, wheels, bars, tow bar: what differs from the maker’s car"
+	/>
 </div>
 
 <div class="mt-6 grid gap-5 lg:grid-cols-2">
@@ -48,19 +88,82 @@
 		<fieldset class="panel p-4">
 			<legend class="px-1 text-lg font-bold">{name}</legend>
 			<div class="grid gap-4 sm:grid-cols-2">
-				<SelectField label="Layout" class="sm:col-span-2" bind:value={form[key].layout} items={layoutsFor(key).map((l) => ({ value: l.key, name: l.name }))} fault={fault(`${key}.layout`)} />
-				<QuantityField label="Track" dimension="length" bind:value={form[key].track} fault={fault(`${key}.track`)} required />
-				<Field label="Tyre size" bind:value={form[key].tyreSize} fault={fault(`${key}.tyreSize`)} placeholder="205/55 R16" maxlength={40} />
-				<QuantityField label="Maker’s ride height" dimension="length" bind:value={form[key].makerHeight} fault={fault(`${key}.makerHeight`)} hint="If the maker gives one" />
-				<SelectField label="measured" bind:value={form[key].makerHeightSchool} items={schoolItems} fault={fault(`${key}.makerHeightSchool`)} />
+				<SelectField
+					label="Layout"
+					class="sm:col-span-2"
+					bind:value={form[key].layout}
+					items={layoutsFor(key).map((l) => ({ value: l.key, name: l.name }))}
+					fault={fault(`${key}.layout`)}
+				/>
+				<QuantityField
+					label="Track"
+					dimension="length"
+					bind:value={form[key].track}
+					fault={fault(`${key}.track`)}
+					required
+				/>
+				<Field
+					label="Tyre size"
+					bind:value={form[key].tyreSize}
+					fault={fault(`${key}.tyreSize`)}
+					placeholder="205/55 R16"
+					maxlength={40}
+				/>
+				<QuantityField
+					label="Maker’s ride height"
+					dimension="length"
+					bind:value={form[key].makerHeight}
+					fault={fault(`${key}.makerHeight`)}
+					hint="If the maker gives one"
+				/>
+				<SelectField
+					label="measured"
+					bind:value={form[key].makerHeightSchool}
+					items={schoolItems}
+					fault={fault(`${key}.makerHeightSchool`)}
+				/>
 			</div>
-			<details class="mt-4" open={Boolean(form[key].armLength || form[key].outerBelowInner || fault(`${key}.outerBelowInner`) || fault(`${key}.referenceHubToArch`))}>
-				<summary class="touch flex items-center font-semibold">Arm by tape: narrows the twist figures</summary>
+			<details
+				class="mt-4"
+				open={Boolean(
+					form[key].armLength ||
+					form[key].outerBelowInner ||
+					fault(`${key}.outerBelowInner`) ||
+					fault(`${key}.referenceHubToArch`)
+				)}
+			>
+				<summary class="touch flex items-center font-semibold"
+					>Arm by tape: narrows the twist figures</summary
+				>
 				<div class="grid gap-4 pt-2 sm:grid-cols-2">
-					<QuantityField label="Arm length" dimension="length" bind:value={form[key].armLength} fault={fault(`${key}.armLength`)} hint={layout?.tape.armLength} />
-					<QuantityField label="Joint below pivot" dimension="length" bind:value={form[key].outerBelowInner} fault={fault(`${key}.outerBelowInner`)} hint={layout?.tape.outerBelowInner} />
-					<QuantityField label="at hub to arch" dimension="length" bind:value={form[key].referenceHubToArch} fault={fault(`${key}.referenceHubToArch`)} hint="Read while the drop was taped" />
-					<QuantityField label="Wheel rate" dimension="rate" bind:value={form[key].wheelRate} fault={fault(`${key}.wheelRate`)} hint="If known; else {layout?.assumed.wheelRateNPerMm} N/mm is assumed" />
+					<QuantityField
+						label="Arm length"
+						dimension="length"
+						bind:value={form[key].armLength}
+						fault={fault(`${key}.armLength`)}
+						hint={layout?.tape.armLength}
+					/>
+					<QuantityField
+						label="Joint below pivot"
+						dimension="length"
+						bind:value={form[key].outerBelowInner}
+						fault={fault(`${key}.outerBelowInner`)}
+						hint={layout?.tape.outerBelowInner}
+					/>
+					<QuantityField
+						label="at hub to arch"
+						dimension="length"
+						bind:value={form[key].referenceHubToArch}
+						fault={fault(`${key}.referenceHubToArch`)}
+						hint="Read while the drop was taped"
+					/>
+					<QuantityField
+						label="Wheel rate"
+						dimension="rate"
+						bind:value={form[key].wheelRate}
+						fault={fault(`${key}.wheelRate`)}
+						hint="If known; else {layout?.assumed.wheelRateNPerMm} N/mm is assumed"
+					/>
 				</div>
 			</details>
 		</fieldset>

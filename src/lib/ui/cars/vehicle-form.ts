@@ -66,7 +66,9 @@ export function formOf(vehicle: Vehicle): VehicleForm {
 			outerBelowInner: said('outerBelowInnerMm'),
 			referenceHubToArch: said('referenceHubToArchMm'),
 			wheelRate: said('wheelRateNPerMm'),
-			makerHeight: said('makerHeightMm') || (values.makerHeightMm === null ? '' : `${values.makerHeightMm} mm`),
+			makerHeight:
+				said('makerHeightMm') ||
+				(values.makerHeightMm === null ? '' : `${values.makerHeightMm} mm`),
 			makerHeightSchool: values.makerHeightSchool ?? 'hub-to-arch'
 		};
 	};

@@ -13,14 +13,25 @@
 		onclick?: (event: MouseEvent) => void;
 		[attribute: string]: unknown;
 	}
-	let { children, weight = 'plain', href, type = 'button', class: more = '', ...rest }: Props = $props();
+	let {
+		children,
+		weight = 'plain',
+		href,
+		type = 'button',
+		class: more = '',
+		...rest
+	}: Props = $props();
 
 	const look = {
 		main: 'min-h-16 px-6 text-lg bg-spruce text-on-spruce hover:bg-spruce-deep',
-		plain: 'min-h-12 px-4 text-base bg-panel text-ink border border-edge hover:bg-sunk hover:text-ink',
+		plain:
+			'min-h-12 px-4 text-base bg-panel text-ink border border-edge hover:bg-sunk hover:text-ink',
 		stop: 'min-h-12 px-4 text-base bg-panel text-madder border border-madder hover:bg-madder-wash hover:text-madder'
 	};
-	const base = 'rounded-[3px] font-semibold gap-2 focus-within:ring-0 disabled:opacity-50 no-underline';
+	const base =
+		'rounded-[3px] font-semibold gap-2 focus-within:ring-0 disabled:opacity-50 no-underline';
 </script>
 
-<Button {href} {type} color="light" class="{base} {look[weight]} {more}" {...rest}>{@render children()}</Button>
+<Button {href} {type} color="light" class="{base} {look[weight]} {more}" {...rest}
+	>{@render children()}</Button
+>

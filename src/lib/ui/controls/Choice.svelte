@@ -9,19 +9,41 @@
 		row?: boolean;
 		onpick?: (value: T) => void;
 	}
-	let { label, value = $bindable(), options, disabled = false, row = false, onpick }: Props = $props();
+	let {
+		label,
+		value = $bindable(),
+		options,
+		disabled = false,
+		row = false,
+		onpick
+	}: Props = $props();
 	const name = $props.id();
 </script>
 
 <fieldset {disabled}>
 	<legend class="mb-1 text-[15px] font-semibold">{label}</legend>
-	<div class={row ? 'grid grid-cols-2 gap-2 sm:grid-flow-col sm:auto-cols-fr sm:grid-cols-none' : 'flex flex-wrap gap-2'}>
+	<div
+		class={row
+			? 'grid grid-cols-2 gap-2 sm:auto-cols-fr sm:grid-flow-col sm:grid-cols-none'
+			: 'flex flex-wrap gap-2'}
+	>
 		{#each options as option (option.value)}
 			<label
-				class="touch flex cursor-pointer items-center gap-2 rounded-[3px] border border-edge bg-panel py-2 {row ? 'px-2 text-[15px] leading-tight' : 'px-4'} has-checked:border-2 has-checked:border-spruce has-checked:bg-spruce-wash has-focus-visible:outline-3 has-focus-visible:outline-mark has-disabled:opacity-60"
+				class="touch flex cursor-pointer items-center gap-2 rounded-[3px] border border-edge bg-panel py-2 {row
+					? 'px-2 text-[15px] leading-tight'
+					: 'px-4'} has-checked:border-2 has-checked:border-spruce has-checked:bg-spruce-wash has-focus-visible:outline-3 has-focus-visible:outline-mark has-disabled:opacity-60"
 			>
-				<input type="radio" class="size-5 shrink-0 accent-spruce" {name} value={option.value} bind:group={value} onchange={() => onpick?.(option.value)} />
-				<span>{option.name}{#if option.hint}<span class="caption block">{option.hint}</span>{/if}</span>
+				<input
+					type="radio"
+					class="size-5 shrink-0 accent-spruce"
+					{name}
+					value={option.value}
+					bind:group={value}
+					onchange={() => onpick?.(option.value)}
+				/>
+				<span
+					>{option.name}{#if option.hint}<span class="caption block">{option.hint}</span>{/if}</span
+				>
 			</label>
 		{/each}
 	</div>

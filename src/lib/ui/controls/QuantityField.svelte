@@ -5,18 +5,31 @@
 	import type { FieldProps } from './field-props';
 	import Field from './Field.svelte';
 
-	let { label, dimension, value = $bindable(''), fault, hint, ...rest }: FieldProps & { dimension: Dimension } = $props();
+	let {
+		label,
+		dimension,
+		value = $bindable(''),
+		fault,
+		hint,
+		...rest
+	}: FieldProps & { dimension: Dimension } = $props();
 
 	const units = personalUnits();
 	/** What was understood, shown at once when it is not simply what was typed. */
 	const understood = $derived.by(() => {
 		if (!value.trim()) return undefined;
-		const parsed = parseQuantity(value, dimension, { field: label, defaultUnit: units.choice[dimension] });
+		const parsed = parseQuantity(value, dimension, {
+			field: label,
+			defaultUnit: units.choice[dimension]
+		});
 		if (!parsed.ok) return { ok: false, text: parsed.faults[0]!.message };
 		const shown = units.show(parsed.value.si, dimension);
 		const si = siUnit(dimension).symbol;
 		const own = findUnit(units.choice[dimension], dimension)?.symbol;
-		const both = parsed.value.unit === own || own === si ? shown : `${shown} (${parsed.value.entered} ${parsed.value.unit})`;
+		const both =
+			parsed.value.unit === own || own === si
+				? shown
+				: `${shown} (${parsed.value.entered} ${parsed.value.unit})`;
 		return { ok: true, text: `= ${both}` };
 	});
 </script>

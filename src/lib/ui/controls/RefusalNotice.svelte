@@ -25,14 +25,18 @@
 		<p class="font-semibold text-madder"><span aria-hidden="true">✕ </span>{shown.title}</p>
 		{#if others.length}
 			<ul class="mt-1 list-disc ps-6">
-				{#each others as fault (fault.field + fault.message)}<li><b>{fault.field}</b>: {fault.message}</li>{/each}
+				{#each others as fault (fault.field + fault.message)}<li>
+						<b>{fault.field}</b>: {fault.message}
+					</li>{/each}
 			</ul>
 		{/if}
 		{#if shown.reference}<p class="caption">Reference {shown.reference}</p>{/if}
 		{#if write?.stale}
 			<p class="mt-2 font-medium">Since you opened it:</p>
 			<ul class="list-disc ps-6">
-				{#each shown.changes ?? [] as change (change.version)}<li>{change.who}: {change.what}</li>{/each}
+				{#each shown.changes ?? [] as change (change.version)}<li>
+						{change.who}: {change.what}
+					</li>{/each}
 			</ul>
 			<div class="mt-3 flex flex-wrap gap-2">
 				<ActionButton weight="plain" onclick={again}>Apply mine on top</ActionButton>

@@ -7,7 +7,7 @@
 		value: string;
 	}
 	let { label, value }: Props = $props();
-	// svelte-ignore state_referenced_locally -- the address is where it starts; afterwards the field leads
+	// svelte-ignore state_referenced_locally (the address is where it starts; afterwards the field leads)
 	let text = $state(value);
 	let timer: ReturnType<typeof setTimeout>;
 

@@ -11,7 +11,15 @@
 		class?: string;
 		onchange?: (event: Event) => void;
 	}
-	let { label, value = $bindable(''), items, fault, hint, class: more = '', ...rest }: Props = $props();
+	let {
+		label,
+		value = $bindable(''),
+		items,
+		fault,
+		hint,
+		class: more = '',
+		...rest
+	}: Props = $props();
 	const key = $props.id();
 </script>
 
@@ -22,8 +30,12 @@
 		bind:value
 		{items}
 		placeholder=""
-		classes={{ select: `min-h-12 rounded-[3px] border bg-panel px-3 text-[17px] text-ink ${fault ? 'border-2 border-madder' : 'border-edge'}` }}
+		classes={{
+			select: `min-h-12 rounded-[3px] border bg-panel px-3 text-[17px] text-ink ${fault ? 'border-2 border-madder' : 'border-edge'}`
+		}}
 		{...rest}
 	/>
-	{#if fault || hint}<p class="mt-1 text-[15px] {fault ? 'font-medium text-madder' : 'text-soft'}">{fault ?? hint}</p>{/if}
+	{#if fault || hint}<p class="mt-1 text-[15px] {fault ? 'font-medium text-madder' : 'text-soft'}">
+			{fault ?? hint}
+		</p>{/if}
 </div>

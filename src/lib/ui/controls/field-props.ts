@@ -1,19 +1,18 @@
 import type { HTMLInputAttributes } from 'svelte/elements';
 
 /** What a labelled line of input takes; the rest goes to the input itself. */
-export interface FieldProps
-	extends Pick<
-		HTMLInputAttributes,
-		| 'autocapitalize'
-		| 'autocomplete'
-		| 'disabled'
-		| 'inputmode'
-		| 'maxlength'
-		| 'minlength'
-		| 'placeholder'
-		| 'required'
-		| 'spellcheck'
-	> {
+export interface FieldProps extends Pick<
+	HTMLInputAttributes,
+	| 'autocapitalize'
+	| 'autocomplete'
+	| 'disabled'
+	| 'inputmode'
+	| 'maxlength'
+	| 'minlength'
+	| 'placeholder'
+	| 'required'
+	| 'spellcheck'
+> {
 	label: string;
 	value?: string;
 	type?: 'text' | 'password';

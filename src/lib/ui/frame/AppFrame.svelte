@@ -17,14 +17,31 @@
 	let { shopName, personName, children, onkeys }: Props = $props();
 
 	const places = [
-		{ href: '/', name: 'Jobs', icon: ClipboardList, here: (path: string) => path === '/' || path.startsWith('/jobs') },
-		{ href: '/cars', name: 'Cars', icon: CarFront, here: (path: string) => path.startsWith('/cars') },
-		{ href: '/shop', name: 'Shop', icon: Warehouse, here: (path: string) => path.startsWith('/shop') }
+		{
+			href: '/',
+			name: 'Jobs',
+			icon: ClipboardList,
+			here: (path: string) => path === '/' || path.startsWith('/jobs')
+		},
+		{
+			href: '/cars',
+			name: 'Cars',
+			icon: CarFront,
+			here: (path: string) => path.startsWith('/cars')
+		},
+		{
+			href: '/shop',
+			name: 'Shop',
+			icon: Warehouse,
+			here: (path: string) => path.startsWith('/shop')
+		}
 	];
 	const waiting = $derived(outbox.waiting.length);
 </script>
 
-<a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3">To the content</a>
+<a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3"
+	>To the content</a
+>
 <header class="no-print flex min-h-15 items-center gap-1 bg-[#12312c] ps-4 pe-2 text-[#f0efe6]">
 	<a href="/" class="touch flex items-center gap-2.5 pe-2 sm:pe-4">
 		<img src="/icon.svg" alt="" class="size-8" />
@@ -37,7 +54,9 @@
 			<a
 				href={place.href}
 				aria-current={here ? 'page' : undefined}
-				class="flex min-w-12 items-center gap-2 border-b-4 px-2 text-[17px] sm:px-4 {here ? 'border-[#e8a33d] font-semibold' : 'border-transparent hover:border-[#4c7268]'}"
+				class="flex min-w-12 items-center gap-2 border-b-4 px-2 text-[17px] sm:px-4 {here
+					? 'border-[#e8a33d] font-semibold'
+					: 'border-transparent hover:border-[#4c7268]'}"
 			>
 				<place.icon class="size-5" aria-hidden="true" />
 				<span class="max-sm:sr-only">{place.name}</span>
@@ -47,14 +66,27 @@
 	<span class="flex-1"></span>
 	<span role="status" class="text-[15px]">
 		{#if waiting}
-			<span class="rounded-[3px] bg-[#e8a33d] px-2 py-1 font-semibold text-[#2b1a00]">{waiting} kept here, waiting for the server</span>
+			<span class="rounded-[3px] bg-[#e8a33d] px-2 py-1 font-semibold text-[#2b1a00]"
+				>{waiting} kept here, waiting for the server</span
+			>
 		{/if}
 	</span>
-	<button type="button" class="hidden min-h-12 min-w-12 items-center justify-center sm:flex" onclick={onkeys} aria-label="Keys">
+	<button
+		type="button"
+		class="hidden min-h-12 min-w-12 items-center justify-center sm:flex"
+		onclick={onkeys}
+		aria-label="Keys"
+	>
 		<Keyboard class="size-6" aria-hidden="true" />
 	</button>
-	<a href="/me" class="touch flex min-w-12 items-center justify-center gap-2 px-2" aria-label="You: {personName}">
-		<CircleUser class="size-6" aria-hidden="true" /><span class="hidden text-[16px] md:inline">{personName}</span>
+	<a
+		href="/me"
+		class="touch flex min-w-12 items-center justify-center gap-2 px-2"
+		aria-label="You: {personName}"
+	>
+		<CircleUser class="size-6" aria-hidden="true" /><span class="hidden text-[16px] md:inline"
+			>{personName}</span
+		>
 	</a>
 </header>
 <main id="main" tabindex="-1" class="outline-none">{@render children()}</main>

@@ -20,11 +20,20 @@
 	];
 </script>
 
-<dialog bind:this={dialog} onclose={() => (open = false)} aria-labelledby="keys-title" class="panel m-auto w-[min(480px,92vw)] p-6 text-ink backdrop:bg-black/50">
+<dialog
+	bind:this={dialog}
+	onclose={() => (open = false)}
+	aria-labelledby="keys-title"
+	class="panel m-auto w-[min(480px,92vw)] p-6 text-ink backdrop:bg-black/50"
+>
 	<h2 id="keys-title" class="mb-3 text-2xl">Keys</h2>
 	<dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
 		{#each keys as [key, what] (key)}
-			<dt><kbd class="rounded-[3px] border border-edge bg-sunk px-2 py-0.5 font-sans font-semibold">{key}</kbd></dt>
+			<dt>
+				<kbd class="rounded-[3px] border border-edge bg-sunk px-2 py-0.5 font-sans font-semibold"
+					>{key}</kbd
+				>
+			</dt>
 			<dd>{what}</dd>
 		{/each}
 	</dl>

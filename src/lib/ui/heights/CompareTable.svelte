@@ -19,9 +19,15 @@
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
 <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Heights compared">
 	<table class="w-full text-end">
-		<caption class="caption text-start">Heights in {units.choice.length}; ± is the 95 % interval of the difference (GUM)</caption>
+		<caption class="caption text-start"
+			>Heights in {units.choice.length}; ± is the 95 % interval of the difference (GUM)</caption
+		>
 		<thead class="border-b-2 border-edge text-[15px]">
-			<tr><th class="py-1.5 text-start">Corner</th><th>Before</th><th>After</th><th>Change</th><th>±</th><th>Target</th><th>To target</th><th class="ps-4 text-start">Verdict</th></tr>
+			<tr
+				><th class="py-1.5 text-start">Corner</th><th>Before</th><th>After</th><th>Change</th><th
+					>±</th
+				><th>Target</th><th>To target</th><th class="ps-4 text-start">Verdict</th></tr
+			>
 		</thead>
 		<tbody>
 			{#each corners as corner (corner)}
@@ -33,8 +39,17 @@
 					<td class="num">{mm(view.comparison?.differenceMm, true)}</td>
 					<td class="num">{mm(view.comparison?.expandedUncertaintyMm)}</td>
 					<td class="num">{mm(view.target?.heightMm)}</td>
-					<td class="num">{mm(view.after && view.target ? view.after.meanMm - view.target.heightMm : undefined, true)}</td>
-					<td class="ps-4 text-start {view.comparison?.verdict === 'read-again' ? 'font-semibold text-madder' : ''}">{view.comparison ? verdicts[view.comparison.verdict] : '–'}</td>
+					<td class="num"
+						>{mm(
+							view.after && view.target ? view.after.meanMm - view.target.heightMm : undefined,
+							true
+						)}</td
+					>
+					<td
+						class="ps-4 text-start {view.comparison?.verdict === 'read-again'
+							? 'font-semibold text-madder'
+							: ''}">{view.comparison ? verdicts[view.comparison.verdict] : '–'}</td
+					>
 				</tr>
 			{/each}
 		</tbody>

@@ -27,10 +27,19 @@
 	let version = 0;
 
 	function start(): Conditions {
-		const before = job.record.heightSets[phase]?.conditions ?? job.record.heightSets.before?.conditions;
+		const before =
+			job.record.heightSets[phase]?.conditions ?? job.record.heightSets.before?.conditions;
 		return before
 			? { ...before }
-			: { levelFloor: false, rolledAndBounced: false, steeringAhead: false, brakesOff: false, tyrePressures: '', fuel: '', load: '' };
+			: {
+					levelFloor: false,
+					rolledAndBounced: false,
+					steeringAhead: false,
+					brakesOff: false,
+					tyrePressures: '',
+					fuel: '',
+					load: ''
+				};
 	}
 
 	function edit() {
@@ -43,10 +52,29 @@
 
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		if (await write.send('PUT', `/jobs/${job.record.id}/heights/${phase}`, { conditions: form, resolution }, version)) open = false;
+		if (
+			await write.send(
+				'PUT',
+				`/jobs/${job.record.id}/heights/${phase}`,
+				{ conditions: form, resolution },
+				version
+			)
+		)
+			open = false;
 	}
 	const said = $derived(
-		set && [checks.filter(([key]) => !set.conditions[key]).map(([, name]) => `not: ${name.toLowerCase()}`).join(', ') || 'level floor, bounced, straight, brakes off', set.conditions.tyrePressures, set.conditions.fuel && `fuel ${set.conditions.fuel}`, set.conditions.load].filter(Boolean).join(' · ')
+		set &&
+			[
+				checks
+					.filter(([key]) => !set.conditions[key])
+					.map(([, name]) => `not: ${name.toLowerCase()}`)
+					.join(', ') || 'level floor, bounced, straight, brakes off',
+				set.conditions.tyrePressures,
+				set.conditions.fuel && `fuel ${set.conditions.fuel}`,
+				set.conditions.load
+			]
+				.filter(Boolean)
+				.join(' · ')
 	);
 </script>
 
@@ -56,23 +84,43 @@
 		<RefusalNotice {write} onapplied={() => (open = false)} />
 		<div class="grid gap-2 sm:grid-cols-2">
 			{#each checks as [key, name] (key)}
-				<label class="touch flex items-center gap-3"><input type="checkbox" class="size-6 accent-spruce" bind:checked={form[key]} />{name}</label>
+				<label class="touch flex items-center gap-3"
+					><input
+						type="checkbox"
+						class="size-6 accent-spruce"
+						bind:checked={form[key]}
+					/>{name}</label
+				>
 			{/each}
 		</div>
 		<div class="grid gap-4 sm:grid-cols-2">
-			<Field label="Tyre pressures, cold" bind:value={form.tyrePressures} maxlength={120} placeholder="2.3 bar front, 2.2 rear" />
+			<Field
+				label="Tyre pressures, cold"
+				bind:value={form.tyrePressures}
+				maxlength={120}
+				placeholder="2.3 bar front, 2.2 rear"
+			/>
 			<Field label="Fuel" bind:value={form.fuel} maxlength={120} placeholder="half" />
 			<Field label="Load" bind:value={form.load} maxlength={120} placeholder="empty" />
 			<QuantityField label="Smallest step of the tape" dimension="length" bind:value={resolution} />
 		</div>
-		<div class="flex gap-3"><ActionButton weight="main" type="submit">Keep</ActionButton><ActionButton class="min-h-16" onclick={() => (open = false)}>Cancel</ActionButton></div>
+		<div class="flex gap-3">
+			<ActionButton weight="main" type="submit">Keep</ActionButton><ActionButton
+				class="min-h-16"
+				onclick={() => (open = false)}>Cancel</ActionButton
+			>
+		</div>
 	</form>
 {:else}
-	<div class="flex flex-wrap items-center gap-3 rounded-[3px] {set ? '' : 'bg-ochre-wash'} px-3 py-1">
+	<div
+		class="flex flex-wrap items-center gap-3 rounded-[3px] {set ? '' : 'bg-ochre-wash'} px-3 py-1"
+	>
 		<span class="me-auto text-[15px]">
 			{#if set}<span class="text-soft">The car stands: {said}</span>
 			{:else}<StateMark mark="note" word="Not noted yet how the car stands" />{/if}
 		</span>
-		{#if !job.record.signedAt}<ActionButton onclick={edit}>{set ? 'Change' : 'Note it'}</ActionButton>{/if}
+		{#if !job.record.signedAt}<ActionButton onclick={edit}
+				>{set ? 'Change' : 'Note it'}</ActionButton
+			>{/if}
 	</div>
 {/if}

@@ -11,21 +11,44 @@
 	const job = currentJob();
 	const write = new VersionedWrite();
 	const school = $derived(schools[job.record.school]);
-	const texts = $state({ front: job.record.offsets.front?.entered ?? '', rear: job.record.offsets.rear?.entered ?? '' });
+	const texts = $state({
+		front: job.record.offsets.front?.entered ?? '',
+		rear: job.record.offsets.rear?.entered ?? ''
+	});
 
 	async function save(axle: 'front' | 'rear') {
-		await write.send('PUT', `/jobs/${job.record.id}/offsets`, { axle, offset: texts[axle] }, job.record.version);
+		await write.send(
+			'PUT',
+			`/jobs/${job.record.id}/offsets`,
+			{ axle, offset: texts[axle] },
+			job.record.version
+		);
 	}
 </script>
 
 {#if school.toHubToArch}
 	<details class="panel p-3" open={!job.record.offsets.front || !job.record.offsets.rear}>
-		<summary class="touch flex items-center font-semibold">To hub to arch: {school.toHubToArch}</summary>
+		<summary class="touch flex items-center font-semibold"
+			>To hub to arch: {school.toHubToArch}</summary
+		>
 		<RefusalNotice {write} fields={['offset']} />
 		<div class="grid gap-4 pt-2 sm:grid-cols-2">
 			{#each ['front', 'rear'] as const as axle (axle)}
-				<form class="flex items-start gap-2" onsubmit={(event) => { event.preventDefault(); void save(axle); }}>
-					<QuantityField class="flex-1" label="{axle === 'front' ? 'Front' : 'Rear'}: added to the reading" dimension="length" bind:value={texts[axle]} fault={faultOf(write.refusal, 'offset')} placeholder={job.record.school === 'ground-to-arch' ? '-316 mm' : ''} />
+				<form
+					class="flex items-start gap-2"
+					onsubmit={(event) => {
+						event.preventDefault();
+						void save(axle);
+					}}
+				>
+					<QuantityField
+						class="flex-1"
+						label="{axle === 'front' ? 'Front' : 'Rear'}: added to the reading"
+						dimension="length"
+						bind:value={texts[axle]}
+						fault={faultOf(write.refusal, 'offset')}
+						placeholder={job.record.school === 'ground-to-arch' ? '-316 mm' : ''}
+					/>
 					<ActionButton type="submit" class="mt-7">Keep</ActionButton>
 				</form>
 			{/each}

@@ -35,7 +35,12 @@
 	const unit = $derived(units.choice.length);
 	const understood = $derived(
 		text.trim()
-			? parseQuantity(text, 'length', { field: 'height', defaultUnit: unit, min: school.minMm, max: school.maxMm })
+			? parseQuantity(text, 'length', {
+					field: 'height',
+					defaultUnit: unit,
+					min: school.minMm,
+					max: school.maxMm
+				})
 			: undefined
 	);
 	const slots = $derived(Math.max(readingsPerCorner, readings.length));
@@ -101,9 +106,28 @@
 			<span class="caption">{school.name}: {school.measured.toLowerCase()}</span>
 		</div>
 		<dl class="flex gap-x-6 text-end">
-			<div><dt class="caption">Mean</dt><dd class="num text-3xl">{measure ? units.show(measure.meanMm, 'length', { decimals: unit === 'mm' ? 1 : 2 }) : '–'}</dd></div>
-			<div><dt class="caption">95 %</dt><dd class="num text-3xl">{measure?.expandedUncertaintyMm === undefined ? '–' : `± ${units.show(measure.expandedUncertaintyMm, 'length')}`}</dd></div>
-			<div><dt class="caption">Spread</dt><dd class="num text-3xl">{measure && measure.n > 1 ? units.show(measure.rangeMm, 'length') : '–'}</dd></div>
+			<div>
+				<dt class="caption">Mean</dt>
+				<dd class="num text-3xl">
+					{measure
+						? units.show(measure.meanMm, 'length', { decimals: unit === 'mm' ? 1 : 2 })
+						: '–'}
+				</dd>
+			</div>
+			<div>
+				<dt class="caption">95 %</dt>
+				<dd class="num text-3xl">
+					{measure?.expandedUncertaintyMm === undefined
+						? '–'
+						: `± ${units.show(measure.expandedUncertaintyMm, 'length')}`}
+				</dd>
+			</div>
+			<div>
+				<dt class="caption">Spread</dt>
+				<dd class="num text-3xl">
+					{measure && measure.n > 1 ? units.show(measure.rangeMm, 'length') : '–'}
+				</dd>
+			</div>
 		</dl>
 	</div>
 
@@ -117,17 +141,27 @@
 						type="button"
 						disabled={job.record.signedAt !== null}
 						onclick={() => correct(reading)}
-						class="flex min-h-19 w-full flex-col items-start justify-center rounded-[3px] border-2 px-3 text-start {correcting?.id === reading.id ? 'border-mark bg-mark-wash' : odd ? 'border-madder bg-madder-wash' : 'border-line bg-sunk'}"
+						class="flex min-h-19 w-full flex-col items-start justify-center rounded-[3px] border-2 px-3 text-start {correcting?.id ===
+						reading.id
+							? 'border-mark bg-mark-wash'
+							: odd
+								? 'border-madder bg-madder-wash'
+								: 'border-line bg-sunk'}"
 					>
 						<span class="num text-[26px] leading-tight">{reading.entered}</span>
 						<span class="caption">
-							{#if job.unsent.has(reading.id)}kept here, not sent yet
+							{#if job.unsent.includes(reading.id)}kept here, not sent yet
 							{:else if odd}<StateMark mark="again" word="does not fit" />
 							{:else}reading {i + 1}{reading.correctsId ? ', corrected' : ''}{/if}
 						</span>
 					</button>
 				{:else}
-					<span class="flex min-h-19 items-center rounded-[3px] border-2 border-dashed px-3 {i === readings.length && !correcting ? 'border-spruce text-ink' : 'border-line text-soft'}">
+					<span
+						class="flex min-h-19 items-center rounded-[3px] border-2 border-dashed px-3 {i ===
+							readings.length && !correcting
+							? 'border-spruce text-ink'
+							: 'border-line text-soft'}"
+					>
 						reading {i + 1}
 					</span>
 				{/if}
@@ -136,15 +170,36 @@
 	</ol>
 
 	{#if measure?.outlier !== undefined}
-		<p class="mt-2 text-madder"><StateMark mark="again" word="Reading {measure.outlier + 1} does not fit the others. Touch it to correct or withdraw it." /></p>
+		<p class="mt-2 text-madder">
+			<StateMark
+				mark="again"
+				word="Reading {measure.outlier +
+					1} does not fit the others. Touch it to correct or withdraw it."
+			/>
+		</p>
 	{:else if measure?.readAgain}
-		<p class="mt-2 text-madder"><StateMark mark="again" word="{units.show(measure.rangeMm, 'length')} apart. Bounce the car and read again." /></p>
+		<p class="mt-2 text-madder">
+			<StateMark
+				mark="again"
+				word="{units.show(measure.rangeMm, 'length')} apart. Bounce the car and read again."
+			/>
+		</p>
 	{/if}
 	{#if !job.record.signedAt}
 		<form class="mt-4 grid gap-4 md:grid-cols-[1fr_240px]" onsubmit={keep}>
 			<div>
-				<label for="reading" class="text-[15px] font-semibold">{correcting ? `Instead of ${correcting.entered}` : readings.length < readingsPerCorner ? `Reading ${readings.length + 1}` : 'One more, if you like'}</label>
-				<div class="flex items-baseline gap-2 border-b-4 {understood && !understood.ok ? 'border-madder' : 'border-spruce'}">
+				<label for="reading" class="text-[15px] font-semibold"
+					>{correcting
+						? `Instead of ${correcting.entered}`
+						: readings.length < readingsPerCorner
+							? `Reading ${readings.length + 1}`
+							: 'One more, if you like'}</label
+				>
+				<div
+					class="flex items-baseline gap-2 border-b-4 {understood && !understood.ok
+						? 'border-madder'
+						: 'border-spruce'}"
+				>
 					<input
 						id="reading"
 						bind:this={input}
@@ -159,23 +214,32 @@
 					/>
 					<span class="text-2xl text-soft">{unit}</span>
 				</div>
-				<p id="understood" role="status" class="mt-1 min-h-6 text-[16px] {problem ? 'font-medium text-madder' : 'text-soft'}">
+				<p
+					id="understood"
+					role="status"
+					class="mt-1 min-h-6 text-[16px] {problem ? 'font-medium text-madder' : 'text-soft'}"
+				>
 					{#if problem}<span aria-hidden="true">✕ </span>{problem}
 					{:else if understood?.ok}= {shown(understood.value.si)}
 					{:else if understood}<span class="text-madder">{understood.faults[0]!.message}</span>
 					{:else}Type it as said: {unit === 'mm' ? '365, or 14 3/8 in' : '14 3/8, or 365 mm'}{/if}
 				</p>
 				<div class="mt-3 flex flex-wrap gap-2">
-					<ActionButton weight="main" type="submit" class="min-w-40">{correcting ? 'Keep instead' : 'Keep'}</ActionButton>
+					<ActionButton weight="main" type="submit" class="min-w-40"
+						>{correcting ? 'Keep instead' : 'Keep'}</ActionButton
+					>
 					{#if correcting}
 						{@const reading = correcting}
-						<ActionButton weight="stop" class="min-h-16" onclick={() => withdraw(reading)}>Withdraw it</ActionButton>
-						<ActionButton class="min-h-16" onclick={() => (correcting = undefined)}>Cancel</ActionButton>
+						<ActionButton weight="stop" class="min-h-16" onclick={() => withdraw(reading)}
+							>Withdraw it</ActionButton
+						>
+						<ActionButton class="min-h-16" onclick={() => (correcting = undefined)}
+							>Cancel</ActionButton
+						>
 					{/if}
 				</div>
 			</div>
 			<Keypad bind:value={text} extra={unit === 'mm' ? ['.'] : [' ', '/']} />
 		</form>
 	{/if}
-
 </section>

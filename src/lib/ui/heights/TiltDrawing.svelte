@@ -40,30 +40,60 @@
 	const ring = ['FL', 'FR', 'RR', 'RL', 'FL'] as const;
 	const path = line();
 	const level = $derived(path(ring.map((corner) => point(corner, 0)))!);
-	const stands = $derived(all ? path(ring.map((corner) => point(corner, (heights[corner] - mean) * enlarge)))! : '');
+	const stands = $derived(
+		all ? path(ring.map((corner) => point(corner, (heights[corner] - mean) * enlarge)))! : ''
+	);
 	const off = (mm: number) => units.show(mm, 'length', { signed: true });
 </script>
 
 <figure>
-	<svg viewBox="-150 -125 300 250" class="w-full" role="img" aria-label={all ? 'How the body stands against level, height differences enlarged' : 'The tilt is drawn once all four corners are read'}>
+	<svg
+		viewBox="-150 -125 300 250"
+		class="w-full"
+		role="img"
+		aria-label={all
+			? 'How the body stands against level, height differences enlarged'
+			: 'The tilt is drawn once all four corners are read'}
+	>
 		<path d={level} fill="none" class="stroke-edge" stroke-width="1.2" stroke-dasharray="5 4" />
 		{#if stance}
-			<path d={stands} class="fill-spruce-wash stroke-spruce" stroke-width="2.2" stroke-linejoin="round" fill-opacity="0.8" />
+			<path
+				d={stands}
+				class="fill-spruce-wash stroke-spruce"
+				stroke-width="2.2"
+				stroke-linejoin="round"
+				fill-opacity="0.8"
+			/>
 			{#each corners as corner (corner)}
 				{@const [x, y0] = point(corner, 0)}
 				{@const up = (heights[corner] - mean) * enlarge}
 				{@const [, y] = point(corner, up)}
 				{@const u = (expandedMm[corner] ?? 0) * enlarge * 0.1}
 				<path d="M {x} {y0} V {y}" class="stroke-mark" stroke-width="1.6" />
-				<path d="M {x - 4} {y - u} h 8 M {x} {y - u} V {y + u} M {x - 4} {y + u} h 8" class="stroke-ink" stroke-width="1" />
+				<path
+					d="M {x - 4} {y - u} h 8 M {x} {y - u} V {y + u} M {x - 4} {y + u} h 8"
+					class="stroke-ink"
+					stroke-width="1"
+				/>
 				<circle cx={x} cy={y} r="3" class="fill-spruce" />
-				<text x={x} y={axleOf(corner) === 'front' ? Math.min(y, y0) - 12 : Math.max(y, y0) + 24} text-anchor="middle" font-size="13" font-weight="700">{corner} {off(heights[corner] - mean)}</text>
+				<text
+					{x}
+					y={axleOf(corner) === 'front' ? Math.min(y, y0) - 12 : Math.max(y, y0) + 24}
+					text-anchor="middle"
+					font-size="13"
+					font-weight="700">{corner} {off(heights[corner] - mean)}</text
+				>
 			{/each}
 		{:else}
-			<text text-anchor="middle" y="88" font-size="14" class="text-soft">read all four corners to see the tilt</text>
+			<text text-anchor="middle" y="88" font-size="14" class="text-soft"
+				>read all four corners to see the tilt</text
+			>
 		{/if}
 	</svg>
-	<figcaption class="caption">Height above (+) or below (−) the mean of four, differences ×{enlarge} larger than the car. Dashed: level. Bars: 95 %.</figcaption>
+	<figcaption class="caption">
+		Height above (+) or below (−) the mean of four, differences ×{enlarge} larger than the car. Dashed:
+		level. Bars: 95 %.
+	</figcaption>
 </figure>
 
 {#if stance}
@@ -72,10 +102,19 @@
 			<dt>{name}</dt>
 			<dd class="text-end">
 				<span class="num text-xl">{off(mm)}</span>
-				<span class="block text-[15px] {verdict === 'even' ? 'text-spruce' : verdict === 'uneven' ? 'text-ochre' : 'font-semibold text-madder'}">{verdict === 'even' ? 'even' : verdict === 'uneven' ? 'uneven' : 'needs a reason'}</span>
+				<span
+					class="block text-[15px] {verdict === 'even'
+						? 'text-spruce'
+						: verdict === 'uneven'
+							? 'text-ochre'
+							: 'font-semibold text-madder'}"
+					>{verdict === 'even' ? 'even' : verdict === 'uneven' ? 'uneven' : 'needs a reason'}</span
+				>
 			</dd>
 		{/each}
-		<dt>Front − rear</dt><dd class="num text-end text-xl">{off(stance.frontMinusRearMm)}</dd>
-		<dt>Off one plane <span class="caption block">body, floor or reading</span></dt><dd class="num text-end text-xl">{units.show(Math.abs(stance.warpMm), 'length')}</dd>
+		<dt>Front − rear</dt>
+		<dd class="num text-end text-xl">{off(stance.frontMinusRearMm)}</dd>
+		<dt>Off one plane <span class="caption block">body, floor or reading</span></dt>
+		<dd class="num text-end text-xl">{units.show(Math.abs(stance.warpMm), 'length')}</dd>
 	</dl>
 {/if}

@@ -14,20 +14,51 @@
 </script>
 
 <div class="grid gap-5 md:grid-cols-2">
-	<Field class="md:col-span-2" label="Complaint" bind:value={form.complaint} fault={faultOf(refusal, 'complaint')} maxlength={2000} placeholder="Knock over bumps, front left" required />
-	<QuantityField label="Odometer" dimension="distance" bind:value={form.odometer} fault={faultOf(refusal, 'odometer')} hint="Optional" inputmode="numeric" />
-	<SelectField label="Technician" bind:value={form.technicianId} items={people.map((p) => ({ value: p.id, name: p.name }))} fault={faultOf(refusal, 'technicianId')} />
+	<Field
+		class="md:col-span-2"
+		label="Complaint"
+		bind:value={form.complaint}
+		fault={faultOf(refusal, 'complaint')}
+		maxlength={2000}
+		placeholder="Knock over bumps, front left"
+		required
+	/>
+	<QuantityField
+		label="Odometer"
+		dimension="distance"
+		bind:value={form.odometer}
+		fault={faultOf(refusal, 'odometer')}
+		hint="Optional"
+		inputmode="numeric"
+	/>
+	<SelectField
+		label="Technician"
+		bind:value={form.technicianId}
+		items={people.map((p) => ({ value: p.id, name: p.name }))}
+		fault={faultOf(refusal, 'technicianId')}
+	/>
 	<fieldset class="md:col-span-2">
 		<legend class="mb-1 text-[15px] font-semibold">Corners to work on</legend>
 		<div class="grid max-w-xl grid-cols-2 gap-2">
 			{#each corners as corner (corner)}
-				<label class="flex min-h-16 items-center gap-3 rounded-[3px] border border-edge bg-panel px-4 has-checked:border-2 has-checked:border-spruce has-checked:bg-spruce-wash has-focus-visible:outline-3 has-focus-visible:outline-mark">
-					<input type="checkbox" class="size-6 accent-spruce" value={corner} bind:group={form.corners} />
+				<label
+					class="flex min-h-16 items-center gap-3 rounded-[3px] border border-edge bg-panel px-4 has-checked:border-2 has-checked:border-spruce has-checked:bg-spruce-wash has-focus-visible:outline-3 has-focus-visible:outline-mark"
+				>
+					<input
+						type="checkbox"
+						class="size-6 accent-spruce"
+						value={corner}
+						bind:group={form.corners}
+					/>
 					<span class="text-lg font-medium">{cornerNames[corner]}</span>
 				</label>
 			{/each}
 		</div>
-		<p class="mt-1 text-[15px] {faultOf(refusal, 'corners') ? 'font-medium text-madder' : 'text-soft'}">
+		<p
+			class="mt-1 text-[15px] {faultOf(refusal, 'corners')
+				? 'font-medium text-madder'
+				: 'text-soft'}"
+		>
 			{faultOf(refusal, 'corners') ?? 'Heights are read at all four, whatever is worked on.'}
 		</p>
 	</fieldset>

@@ -18,10 +18,28 @@
 		const first = record.corners[0]!;
 		return [
 			{ name: 'Board', href: base, owed: 0, exact: true },
-			{ name: 'Heights before', href: `${base}/heights/before`, owed: owed.filter((o) => o.kind === 'height-before' || (o.kind === 'doubt' && o.text.includes('before'))).length },
+			{
+				name: 'Heights before',
+				href: `${base}/heights/before`,
+				owed: owed.filter(
+					(o) => o.kind === 'height-before' || (o.kind === 'doubt' && o.text.includes('before'))
+				).length
+			},
 			{ name: 'Joints', href: `${base}/joints`, owed: 0 },
-			{ name: 'Torque', href: `${base}/corners/${first}`, match: `${base}/corners`, owed: joints.length, note: loaded },
-			{ name: 'Heights after', href: `${base}/heights/after`, owed: owed.filter((o) => o.kind === 'height-after' || (o.kind === 'doubt' && o.text.includes('after'))).length },
+			{
+				name: 'Torque',
+				href: `${base}/corners/${first}`,
+				match: `${base}/corners`,
+				owed: joints.length,
+				note: loaded
+			},
+			{
+				name: 'Heights after',
+				href: `${base}/heights/after`,
+				owed: owed.filter(
+					(o) => o.kind === 'height-after' || (o.kind === 'doubt' && o.text.includes('after'))
+				).length
+			},
 			{ name: 'Sheet', href: `${base}/sheet`, owed: 0 }
 		];
 	});
@@ -30,24 +48,40 @@
 <div class="no-print border-b border-line bg-panel">
 	<div class="flex flex-wrap items-baseline gap-x-4 px-4 pt-2 md:px-6">
 		<span class="num text-3xl">{record.vehicle.plate}</span>
-		<span class="font-medium">{record.vehicle.make} {record.vehicle.model} {record.vehicle.modelYear ?? ''}</span>
-		<span class="min-w-0 flex-1 truncate text-soft" title={record.complaint}>{record.complaint}</span>
-		<span class="caption max-md:hidden">Job {record.number}{record.odometerKm === null ? '' : ` · ${units.show(record.odometerKm, 'distance')}`}</span>
+		<span class="font-medium"
+			>{record.vehicle.make} {record.vehicle.model} {record.vehicle.modelYear ?? ''}</span
+		>
+		<span class="min-w-0 flex-1 truncate text-soft" title={record.complaint}
+			>{record.complaint}</span
+		>
+		<span class="caption max-md:hidden"
+			>Job {record.number}{record.odometerKm === null
+				? ''
+				: ` · ${units.show(record.odometerKm, 'distance')}`}</span
+		>
 	</div>
 	<nav aria-label="Job" class="flex overflow-x-auto px-2 md:px-4">
 		{#each steps as step (step.name)}
-			{@const here = step.exact ? page.url.pathname === step.href : page.url.pathname.startsWith(step.match ?? step.href)}
+			{@const here = step.exact
+				? page.url.pathname === step.href
+				: page.url.pathname.startsWith(step.match ?? step.href)}
 			<a
 				href={step.href}
 				aria-current={here ? 'page' : undefined}
-				class="flex min-h-12 shrink-0 items-center gap-2 border-b-4 px-3 {here ? 'border-spruce font-semibold' : 'border-transparent text-soft hover:border-line hover:text-ink'}"
+				class="flex min-h-12 shrink-0 items-center gap-2 border-b-4 px-3 {here
+					? 'border-spruce font-semibold'
+					: 'border-transparent text-soft hover:border-line hover:text-ink'}"
 			>
 				{step.name}
 				{#if step.owed && at < 5}
-					<span class="num rounded-[3px] bg-ochre-wash px-1.5 text-[15px] text-ochre">{step.owed}<span class="sr-only"> owed</span></span>
+					<span class="num rounded-[3px] bg-ochre-wash px-1.5 text-[15px] text-ochre"
+						>{step.owed}<span class="sr-only"> owed</span></span
+					>
 				{/if}
 			</a>
 		{/each}
-		{#if record.signedAt}<span class="ms-auto flex items-center pe-3 font-semibold text-spruce">Signed: the record is closed</span>{/if}
+		{#if record.signedAt}<span class="ms-auto flex items-center pe-3 font-semibold text-spruce"
+				>Signed: the record is closed</span
+			>{/if}
 	</nav>
 </div>

@@ -19,7 +19,8 @@
 		owed: number;
 	}
 	let { jobs }: { jobs: Line[] } = $props();
-	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+	const day = (at: string) =>
+		new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
 </script>
 
 <ul class="panel divide-y divide-line">
@@ -36,12 +37,17 @@
 				</span>
 				<span class="min-w-0 max-md:col-span-2">
 					<span class="block truncate font-medium">{job.complaint}</span>
-					<span class="caption block truncate">{[job.car, job.owner, job.technician].filter(Boolean).join(' · ')}</span>
+					<span class="caption block truncate"
+						>{[job.car, job.owner, job.technician].filter(Boolean).join(' · ')}</span
+					>
 				</span>
 				<span class="max-md:col-span-2 max-md:max-w-60"><StageSteps stage={job.stage} /></span>
 				<span class="max-md:col-span-2">
 					{#if job.owed && job.stage !== 'signed'}<StateMark mark="owed" word="{job.owed} owed" />
-					{:else if job.stage === 'signed'}<StateMark mark="done" word={job.owed ? 'Signed by override' : 'Signed'} />
+					{:else if job.stage === 'signed'}<StateMark
+							mark="done"
+							word={job.owed ? 'Signed by override' : 'Signed'}
+						/>
 					{:else}<StateMark mark="set" word="Nothing owed" />{/if}
 				</span>
 			</a>

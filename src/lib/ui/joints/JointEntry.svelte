@@ -30,18 +30,30 @@
 	const counting = $derived(job.view.torques.get(joint.id));
 	const sights = $derived(sightsFor(joint.kind, car.carState));
 	const numbered = $derived(joint.kind !== 'cushion');
-	const sources = { maker: 'maker’s data', shop: 'the shop’s figure', estimated: 'estimated: not the maker’s' };
+	const sources = {
+		maker: 'maker’s data',
+		shop: 'the shop’s figure',
+		estimated: 'estimated: not the maker’s'
+	};
 
 	// The specified torque stands ready, so that Enter alone records a joint that clicked at its number.
-	// svelte-ignore state_referenced_locally -- the entry is made anew for each joint
-	let text = $state(joint.torqueNm === null ? '' : units.show(joint.torqueNm, 'torque', { bare: true }).replace(/\.0$/, ''));
+	// svelte-ignore state_referenced_locally (the entry is made anew for each joint)
+	let text = $state(
+		joint.torqueNm === null
+			? ''
+			: units.show(joint.torqueNm, 'torque', { bare: true }).replace(/\.0$/, '')
+	);
 	let wrench = $state(lastWrench());
 	const formId = $props.id();
 	let refusal = $state<Refusal>();
 	let busy = $state(false);
 	let correcting = $state<Torque>();
 	let input = $state<HTMLInputElement>();
-	const understood = $derived(text.trim() ? parseQuantity(text, 'torque', { field: 'torque', defaultUnit: unit, min: 0.5, max: 1000 }) : undefined);
+	const understood = $derived(
+		text.trim()
+			? parseQuantity(text, 'torque', { field: 'torque', defaultUnit: unit, min: 0.5, max: 1000 })
+			: undefined
+	);
 
 	onMount(() => {
 		input?.focus({ preventScroll: true });
@@ -52,7 +64,9 @@
 		return job.record.torques.findLast((torque) => torque.wrench)?.wrench ?? '';
 	}
 
-	async function send(what: { torque: string } | { seen: Sight } | { withdraw: true; correctsId: string }) {
+	async function send(
+		what: { torque: string } | { seen: Sight } | { withdraw: true; correctsId: string }
+	) {
 		busy = true;
 		const id = uuidv7();
 		const height = car.hubToArch.trim();
@@ -63,7 +77,9 @@
 			wrench: wrench.trim(),
 			carState: car.carState,
 			...(car.method ? { method: car.method } : {}),
-			...(car.method && height ? { hubToArch: bare ? `${height} ${units.choice.length}` : height } : {}),
+			...(car.method && height
+				? { hubToArch: bare ? `${height} ${units.choice.length}` : height }
+				: {}),
 			...(correcting ? { correctsId: correcting.id } : {}),
 			takenAt: new Date().toISOString(),
 			...what
@@ -77,44 +93,84 @@
 	function record(event: SubmitEvent) {
 		event.preventDefault();
 		if (!understood?.ok) {
-			refusal = { status: 422, title: understood ? understood.faults[0]!.message : 'Type the torque it reached.' };
+			refusal = {
+				status: 422,
+				title: understood ? understood.faults[0]!.message : 'Type the torque it reached.'
+			};
 			return;
 		}
 		const bare = /\d$/.test(text.trim());
 		void send({ torque: bare ? `${text.trim()} ${unit}` : text.trim() });
 	}
 
-	const time = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+	const time = (at: string) =>
+		new Date(at).toLocaleString('en-GB', {
+			day: 'numeric',
+			month: 'short',
+			hour: '2-digit',
+			minute: '2-digit'
+		});
 </script>
 
 <section class="panel p-4" aria-labelledby="joint-name">
 	<div class="flex flex-wrap items-baseline justify-between gap-x-4">
 		<h1 id="joint-name" class="text-2xl">{joint.name}</h1>
-		<StateMark mark={jointMarks[status.state].mark} word={jointMarks[status.state].word} class="text-lg" />
+		<StateMark
+			mark={jointMarks[status.state].mark}
+			word={jointMarks[status.state].word}
+			class="text-lg"
+		/>
 	</div>
 	<p class="text-[15px] text-soft">
-		{jointKindNames[joint.kind]}{joint.oneTime ? ' · new hardware, used once' : ''}{joint.note ? ` · ${joint.note}` : ''}
+		{jointKindNames[joint.kind]}{joint.oneTime ? ' · new hardware, used once' : ''}{joint.note
+			? ` · ${joint.note}`
+			: ''}
 	</p>
-	{#if status.reason}<p class="mt-1 {status.state === 'again' ? 'font-semibold text-madder' : 'text-ochre'}">{status.reason}</p>{/if}
+	{#if status.reason}<p
+			class="mt-1 {status.state === 'again' ? 'font-semibold text-madder' : 'text-ochre'}"
+		>
+			{status.reason}
+		</p>{/if}
 
 	<div class="mt-1 flex flex-wrap items-end gap-x-8 gap-y-2">
 		<p>
-			<span class="caption block">Specified{joint.torqueSource ? `, ${sources[joint.torqueSource]}` : ''}</span>
+			<span class="caption block"
+				>Specified{joint.torqueSource ? `, ${sources[joint.torqueSource]}` : ''}</span
+			>
 			{#if joint.torqueNm === null}
 				<span class="num text-4xl text-soft">{numbered ? 'not given' : 'no number'}</span>
 			{:else}
-				<span class="num text-[76px] leading-none">{units.show(joint.torqueNm, 'torque', { bare: true, decimals: joint.torqueNm < 20 || unit === 'kgf·m' ? 1 : 0 })}<span class="text-3xl font-medium text-soft"> {unit}</span></span>
+				<span class="num text-[76px] leading-none"
+					>{units.show(joint.torqueNm, 'torque', {
+						bare: true,
+						decimals: joint.torqueNm < 20 || unit === 'kgf·m' ? 1 : 0
+					})}<span class="text-3xl font-medium text-soft"> {unit}</span></span
+				>
 			{/if}
 		</p>
 		{#if !job.record.signedAt}
 			<div class="ms-auto flex flex-wrap gap-2 pb-1">
 				{#each sights as sight (sight)}
-					<ActionButton weight="main" disabled={busy} onclick={() => send({ seen: sight })}>{sightNames[sight]}</ActionButton>
+					<ActionButton weight="main" disabled={busy} onclick={() => send({ seen: sight })}
+						>{sightNames[sight]}</ActionButton
+					>
 				{/each}
-				{#if correcting}<ActionButton class="min-h-16" onclick={() => (correcting = undefined)}>Cancel</ActionButton>{/if}
+				{#if correcting}<ActionButton class="min-h-16" onclick={() => (correcting = undefined)}
+						>Cancel</ActionButton
+					>{/if}
 				{#if numbered}
-					<ActionButton weight={sights.length ? 'plain' : 'main'} class="min-h-16 sm:min-w-40" type="submit" form={formId} disabled={busy}>
-						{joint.rule === 'ride-height' && car.carState === 'hanging' ? 'Record as nipped' : correcting ? 'Record instead' : 'Record'}
+					<ActionButton
+						weight={sights.length ? 'plain' : 'main'}
+						class="min-h-16 sm:min-w-40"
+						type="submit"
+						form={formId}
+						disabled={busy}
+					>
+						{joint.rule === 'ride-height' && car.carState === 'hanging'
+							? 'Record as nipped'
+							: correcting
+								? 'Record instead'
+								: 'Record'}
 					</ActionButton>
 				{/if}
 			</div>
@@ -126,21 +182,54 @@
 		<form id={formId} class="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2" onsubmit={record}>
 			{#if numbered}
 				<div>
-					<label for="torque" class="text-[15px] font-semibold">{correcting ? `Instead of ${correcting.entered}` : 'Reached'}</label>
-					<div class="flex items-baseline gap-2 border-b-4 {understood && !understood.ok ? 'border-madder' : 'border-spruce'}">
-						<input id="torque" bind:this={input} bind:value={text} autocomplete="off" inputmode="decimal" enterkeyhint="done" aria-describedby="torque-understood" class="num w-full min-w-0 bg-transparent text-5xl outline-none" />
+					<label for="torque" class="text-[15px] font-semibold"
+						>{correcting ? `Instead of ${correcting.entered}` : 'Reached'}</label
+					>
+					<div
+						class="flex items-baseline gap-2 border-b-4 {understood && !understood.ok
+							? 'border-madder'
+							: 'border-spruce'}"
+					>
+						<input
+							id="torque"
+							bind:this={input}
+							bind:value={text}
+							autocomplete="off"
+							inputmode="decimal"
+							enterkeyhint="done"
+							aria-describedby="torque-understood"
+							class="num w-full min-w-0 bg-transparent text-5xl outline-none"
+						/>
 						<span class="text-xl text-soft">{unit}</span>
 					</div>
-					<p id="torque-understood" class="mt-1 text-[15px] {understood && !understood.ok ? 'text-madder' : 'text-soft'}">
-						{#if understood?.ok}= {units.show(understood.value.si, 'torque')}{:else if understood}{understood.faults[0]!.message}{:else}As said: 75 ft-lb, 100{/if}
+					<p
+						id="torque-understood"
+						class="mt-1 text-[15px] {understood && !understood.ok ? 'text-madder' : 'text-soft'}"
+					>
+						{#if understood?.ok}= {units.show(
+								understood.value.si,
+								'torque'
+							)}{:else if understood}{understood.faults[0]!.message}{:else}As said: 75 ft-lb, 100{/if}
 					</p>
 				</div>
 			{/if}
-			<Field label="Wrench" bind:value={wrench} maxlength={80} hint="Optional, by its name" autocomplete="off" />
+			<Field
+				label="Wrench"
+				bind:value={wrench}
+				maxlength={80}
+				hint="Optional, by its name"
+				autocomplete="off"
+			/>
 			{#if joint.rule === 'ride-height' && car.carState === 'hanging'}
-				<p class="text-[15px] text-soft sm:col-span-2">Tightened hanging, this bush would stay twisted all its life: it is kept as nipped and stays owed until it is set at ride height.</p>
+				<p class="text-[15px] text-soft sm:col-span-2">
+					Tightened hanging, this bush would stay twisted all its life: it is kept as nipped and
+					stays owed until it is set at ride height.
+				</p>
 			{:else if joint.rule === 'wheels-on-ground' && car.stance !== 'on-wheels'}
-				<p class="text-[15px] text-soft sm:col-span-2">Wheel fasteners count once they are torqued with the car on its wheels, in a star, in two passes.</p>
+				<p class="text-[15px] text-soft sm:col-span-2">
+					Wheel fasteners count once they are torqued with the car on its wheels, in a star, in two
+					passes.
+				</p>
 			{/if}
 		</form>
 	{/if}
@@ -151,14 +240,30 @@
 			{#each rows as row (row.id)}
 				{@const counts = counting?.id === row.id}
 				<li class="flex min-h-12 flex-wrap items-center gap-x-3 py-1 {counts ? '' : 'text-soft'}">
-					<span class="num {counts ? 'text-xl' : 'text-lg'} {row.withdrawn ? 'line-through' : ''}">{row.seen ? sightNames[row.seen] : row.entered}</span>
+					<span class="num {counts ? 'text-xl' : 'text-lg'} {row.withdrawn ? 'line-through' : ''}"
+						>{row.seen ? sightNames[row.seen] : row.entered}</span
+					>
 					<span class="caption me-auto">
-						{row.carState === 'hanging' ? 'hanging' : `${loadMethodNames[row.method!].toLowerCase()}${row.hubToArchEntered ? ` at ${row.hubToArchEntered}` : ''}`}
-						· {job.personName(row.personId)}, {time(row.takenAt)}{row.correctsId ? (row.withdrawn ? ' · withdraws' : ' · corrects') : ''}
+						{row.carState === 'hanging'
+							? 'hanging'
+							: `${loadMethodNames[row.method!].toLowerCase()}${row.hubToArchEntered ? ` at ${row.hubToArchEntered}` : ''}`}
+						· {job.personName(row.personId)}, {time(row.takenAt)}{row.correctsId
+							? row.withdrawn
+								? ' · withdraws'
+								: ' · corrects'
+							: ''}
 					</span>
 					{#if counts && !job.record.signedAt}
-						<ActionButton onclick={() => { correcting = row; text = row.entered.replace(/\s*N·m$/, unit === 'N·m' ? '' : ' N·m'); input?.focus(); }}>Correct</ActionButton>
-						<ActionButton weight="stop" onclick={() => send({ withdraw: true, correctsId: row.id })}>Withdraw</ActionButton>
+						<ActionButton
+							onclick={() => {
+								correcting = row;
+								text = row.entered.replace(/\s*N·m$/, unit === 'N·m' ? '' : ' N·m');
+								input?.focus();
+							}}>Correct</ActionButton
+						>
+						<ActionButton weight="stop" onclick={() => send({ withdraw: true, correctsId: row.id })}
+							>Withdraw</ActionButton
+						>
 					{/if}
 				</li>
 			{/each}

@@ -1,6 +1,14 @@
 <script lang="ts">
 	import { cornerNames, corners, type Corner } from '$core/height/corners';
-	import { defaultRule, jointKindNames, jointKinds, tightenRuleNames, tightenRules, type JointKind, type TightenRule } from '$core/layout/types';
+	import {
+		defaultRule,
+		jointKindNames,
+		jointKinds,
+		tightenRuleNames,
+		tightenRules,
+		type JointKind,
+		type TightenRule
+	} from '$core/layout/types';
 	import { faultOf } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -22,7 +30,7 @@
 	const job = currentJob();
 	const units = personalUnits();
 	const write = new VersionedWrite();
-	// svelte-ignore state_referenced_locally -- the form is made anew for each joint
+	// svelte-ignore state_referenced_locally (the form is made anew for each joint)
 	const start = joint;
 	const openedAt = job.record.version;
 	const form = $state({
@@ -37,7 +45,10 @@
 	});
 	/** The same joint on the other side of the axle. */
 	const twin = $derived(
-		start && job.record.joints.find((j) => j.name === start.name && j.corner !== start.corner && j.corner[0] === start.corner[0])
+		start &&
+			job.record.joints.find(
+				(j) => j.name === start.name && j.corner !== start.corner && j.corner[0] === start.corner[0]
+			)
 	);
 	let both = $state(true);
 
@@ -46,7 +57,11 @@
 		const { corner, ...fields } = form;
 		return {
 			...fields,
-			torque: form.torque.trim() ? (bare ? `${form.torque.trim()} ${units.choice.torque}` : form.torque.trim()) : null,
+			torque: form.torque.trim()
+				? bare
+					? `${form.torque.trim()} ${units.choice.torque}`
+					: form.torque.trim()
+				: null,
 			torqueSource: form.torque.trim() ? form.torqueSource : null,
 			...(start ? {} : { id: uuidv7(), corner })
 		};
@@ -55,7 +70,9 @@
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
 		const path = `/jobs/${job.record.id}/joints`;
-		const sent = start ? await write.send('PATCH', `${path}/${start.id}`, body(), openedAt) : await write.send('POST', path, body(), openedAt);
+		const sent = start
+			? await write.send('PATCH', `${path}/${start.id}`, body(), openedAt)
+			: await write.send('POST', path, body(), openedAt);
 		if (sent) await finish();
 	}
 
@@ -63,39 +80,106 @@
 	async function finish() {
 		if (start && twin && both) {
 			const { torque, torqueSource, oneTime } = body();
-			await write.send('PATCH', `/jobs/${job.record.id}/joints/${twin.id}`, { torque, torqueSource, oneTime }, job.record.version);
+			await write.send(
+				'PATCH',
+				`/jobs/${job.record.id}/joints/${twin.id}`,
+				{ torque, torqueSource, oneTime },
+				job.record.version
+			);
 		}
 		if (!write.refusal) onclose();
 	}
 
 	async function remove() {
-		if (await write.send('DELETE', `/jobs/${job.record.id}/joints/${start!.id}`, {}, openedAt)) onclose();
+		if (await write.send('DELETE', `/jobs/${job.record.id}/joints/${start!.id}`, {}, openedAt))
+			onclose();
 	}
 </script>
 
 <form class="panel space-y-4 border-2 border-spruce p-4" onsubmit={save} novalidate>
-	<h2 class="text-xl">{start ? `${cornerNames[start.corner]}: ${start.name}` : 'A joint the layout does not list'}</h2>
-	<RefusalNotice {write} fields={['name', 'kind', 'rule', 'torque', 'torqueSource', 'note', 'corner']} onapplied={finish} />
+	<h2 class="text-xl">
+		{start ? `${cornerNames[start.corner]}: ${start.name}` : 'A joint the layout does not list'}
+	</h2>
+	<RefusalNotice
+		{write}
+		fields={['name', 'kind', 'rule', 'torque', 'torqueSource', 'note', 'corner']}
+		onapplied={finish}
+	/>
 	<div class="grid gap-4 sm:grid-cols-2">
 		{#if !start}
-			<SelectField label="Corner" bind:value={form.corner} items={corners.filter((c: Corner) => job.record.corners.includes(c)).map((c) => ({ value: c, name: cornerNames[c] }))} fault={faultOf(write.refusal, 'corner')} />
+			<SelectField
+				label="Corner"
+				bind:value={form.corner}
+				items={corners
+					.filter((c: Corner) => job.record.corners.includes(c))
+					.map((c) => ({ value: c, name: cornerNames[c] }))}
+				fault={faultOf(write.refusal, 'corner')}
+			/>
 		{/if}
-		<Field label="Name" bind:value={form.name} fault={faultOf(write.refusal, 'name')} maxlength={120} required />
-		<SelectField label="Kind" bind:value={form.kind} items={jointKinds.map((k) => ({ value: k, name: jointKindNames[k] }))} fault={faultOf(write.refusal, 'kind')} onchange={() => (form.rule = defaultRule(form.kind as JointKind))} />
-		<SelectField label="Tightened for good" bind:value={form.rule} items={tightenRules.map((r: TightenRule) => ({ value: r, name: tightenRuleNames[r] }))} fault={faultOf(write.refusal, 'rule')} />
+		<Field
+			label="Name"
+			bind:value={form.name}
+			fault={faultOf(write.refusal, 'name')}
+			maxlength={120}
+			required
+		/>
+		<SelectField
+			label="Kind"
+			bind:value={form.kind}
+			items={jointKinds.map((k) => ({ value: k, name: jointKindNames[k] }))}
+			fault={faultOf(write.refusal, 'kind')}
+			onchange={() => (form.rule = defaultRule(form.kind as JointKind))}
+		/>
+		<SelectField
+			label="Tightened for good"
+			bind:value={form.rule}
+			items={tightenRules.map((r: TightenRule) => ({ value: r, name: tightenRuleNames[r] }))}
+			fault={faultOf(write.refusal, 'rule')}
+		/>
 		{#if form.kind !== 'cushion'}
-			<QuantityField label="Specified torque" dimension="torque" bind:value={form.torque} fault={faultOf(write.refusal, 'torque')} />
-			<SelectField label="Where it comes from" bind:value={form.torqueSource} items={[{ value: 'maker', name: 'Maker’s data' }, { value: 'shop', name: 'The shop’s figure' }, { value: 'estimated', name: 'Estimated' }]} fault={faultOf(write.refusal, 'torqueSource')} />
+			<QuantityField
+				label="Specified torque"
+				dimension="torque"
+				bind:value={form.torque}
+				fault={faultOf(write.refusal, 'torque')}
+			/>
+			<SelectField
+				label="Where it comes from"
+				bind:value={form.torqueSource}
+				items={[
+					{ value: 'maker', name: 'Maker’s data' },
+					{ value: 'shop', name: 'The shop’s figure' },
+					{ value: 'estimated', name: 'Estimated' }
+				]}
+				fault={faultOf(write.refusal, 'torqueSource')}
+			/>
 		{/if}
-		<Field class="sm:col-span-2" label="Note" bind:value={form.note} fault={faultOf(write.refusal, 'note')} maxlength={500} />
+		<Field
+			class="sm:col-span-2"
+			label="Note"
+			bind:value={form.note}
+			fault={faultOf(write.refusal, 'note')}
+			maxlength={500}
+		/>
 	</div>
 	<div class="flex flex-wrap gap-x-8">
-		<label class="touch flex items-center gap-3"><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.oneTime} />Hardware is used once</label>
-		{#if twin}<label class="touch flex items-center gap-3"><input type="checkbox" class="size-6 accent-spruce" bind:checked={both} />Same torque at {cornerNames[twin.corner].toLowerCase()}</label>{/if}
+		<label class="touch flex items-center gap-3"
+			><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.oneTime} />Hardware is
+			used once</label
+		>
+		{#if twin}<label class="touch flex items-center gap-3"
+				><input type="checkbox" class="size-6 accent-spruce" bind:checked={both} />Same torque at {cornerNames[
+					twin.corner
+				].toLowerCase()}</label
+			>{/if}
 	</div>
 	<div class="flex flex-wrap gap-3">
-		<ActionButton weight="main" type="submit" disabled={write.busy}>{start ? 'Keep' : 'Add the joint'}</ActionButton>
+		<ActionButton weight="main" type="submit" disabled={write.busy}
+			>{start ? 'Keep' : 'Add the joint'}</ActionButton
+		>
 		<ActionButton class="min-h-16" onclick={onclose}>Cancel</ActionButton>
-		{#if start}<ActionButton weight="stop" class="ms-auto min-h-16" onclick={remove}>Remove from the job</ActionButton>{/if}
+		{#if start}<ActionButton weight="stop" class="ms-auto min-h-16" onclick={remove}
+				>Remove from the job</ActionButton
+			>{/if}
 	</div>
 </form>

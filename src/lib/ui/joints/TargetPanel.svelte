@@ -27,7 +27,9 @@
 	let version = 0;
 
 	function edit() {
-		text = target ? units.show(target.heightMm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 3 }) : '';
+		text = target
+			? units.show(target.heightMm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 3 })
+			: '';
 		source = target?.source === 'maker' ? 'maker' : 'chosen';
 		version = job.record.version;
 		open = true;
@@ -41,10 +43,28 @@
 
 <section class="panel p-4" aria-label="Target">
 	{#if open}
-		<form class="space-y-3" onsubmit={(event) => { event.preventDefault(); void put(text); }}>
+		<form
+			class="space-y-3"
+			onsubmit={(event) => {
+				event.preventDefault();
+				void put(text);
+			}}
+		>
 			<RefusalNotice {write} fields={['height']} onapplied={() => (open = false)} />
-			<QuantityField label="Target, {schools[job.record.school].name.toLowerCase()}" dimension="length" bind:value={text} fault={faultOf(write.refusal, 'height')} />
-			<Choice label="It is" bind:value={source} options={[{ value: 'maker', name: 'the maker’s' }, { value: 'chosen', name: 'chosen for this job' }]} />
+			<QuantityField
+				label="Target, {schools[job.record.school].name.toLowerCase()}"
+				dimension="length"
+				bind:value={text}
+				fault={faultOf(write.refusal, 'height')}
+			/>
+			<Choice
+				label="It is"
+				bind:value={source}
+				options={[
+					{ value: 'maker', name: 'the maker’s' },
+					{ value: 'chosen', name: 'chosen for this job' }
+				]}
+			/>
 			<div class="flex flex-wrap gap-2">
 				<ActionButton type="submit" disabled={write.busy}>Keep</ActionButton>
 				{#if typed}<ActionButton onclick={() => put(null)}>Back to the default</ActionButton>{/if}
@@ -54,17 +74,28 @@
 	{:else}
 		<div class="flex items-start justify-between gap-3">
 			<div class="text-mark">
-				<span class="caption block">Target{job.record.school === 'hub-to-arch' ? ', hub to arch' : `, ${schools[job.record.school].name.toLowerCase()}`}</span>
-				<span class="num text-5xl">{target ? units.show(target.heightMm, 'length', { bare: true, decimals }) : '–'}<span class="unit">{target ? units.choice.length : ''}</span></span>
+				<span class="caption block"
+					>Target{job.record.school === 'hub-to-arch'
+						? ', hub to arch'
+						: `, ${schools[job.record.school].name.toLowerCase()}`}</span
+				>
+				<span class="num text-5xl"
+					>{target ? units.show(target.heightMm, 'length', { bare: true, decimals }) : '–'}<span
+						class="unit">{target ? units.choice.length : ''}</span
+					></span
+				>
 				{#if tolerance !== undefined && hub !== undefined}
 					<span class="ms-2 text-lg">± {units.show(tolerance, 'length', { decimals })}</span>
 				{/if}
 			</div>
-			{#if !job.record.signedAt}<ActionButton onclick={edit}>{target ? 'Change' : 'Choose'}</ActionButton>{/if}
+			{#if !job.record.signedAt}<ActionButton onclick={edit}
+					>{target ? 'Change' : 'Choose'}</ActionButton
+				>{/if}
 		</div>
 		<p class="text-[15px] text-soft">
 			{target?.reason ?? 'Read the heights before, or choose a target.'}
-			{#if hub !== undefined && job.record.school !== 'hub-to-arch'} Hub to arch {units.show(hub, 'length', { decimals })}.{/if}
+			{#if hub !== undefined && job.record.school !== 'hub-to-arch'}
+				Hub to arch {units.show(hub, 'length', { decimals })}.{/if}
 		</p>
 	{/if}
 </section>

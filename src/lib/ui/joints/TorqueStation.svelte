@@ -20,7 +20,7 @@
 	let { corner }: { corner: Corner } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	// svelte-ignore state_referenced_locally -- the station is made anew for each corner
+	// svelte-ignore state_referenced_locally (the station is made anew for each corner)
 	const car = new StandingCar(job.record.id, corner);
 
 	const joints = $derived(job.record.joints.filter((joint) => joint.corner === corner));
@@ -31,7 +31,9 @@
 	/** The next joint that can be done with the car as it stands. */
 	function nextOwed(after?: string): Joint | undefined {
 		const from = joints.findIndex((joint) => joint.id === after) + 1;
-		const ring = [...joints.slice(from), ...joints.slice(0, from)].filter((joint) => joint.id !== after);
+		const ring = [...joints.slice(from), ...joints.slice(0, from)].filter(
+			(joint) => joint.id !== after
+		);
 		const doable = (joint: Joint) => {
 			const { state, owed } = status(joint);
 			if (!owed) return false;
@@ -43,14 +45,35 @@
 	}
 
 	const hubToArch = $derived(
-		car.hubToArch.trim() ? parseQuantity(car.hubToArch, 'length', { field: 'hubToArch', defaultUnit: units.choice.length, min: 150, max: 800 }) : undefined
+		car.hubToArch.trim()
+			? parseQuantity(car.hubToArch, 'length', {
+					field: 'hubToArch',
+					defaultUnit: units.choice.length,
+					min: 150,
+					max: 800
+				})
+			: undefined
 	);
-	const setMm = $derived(car.carState === 'loaded' && hubToArch?.ok ? hubToArch.value.si : undefined);
-	const judged = $derived(setMm === undefined ? undefined : judgeBush(job.record, corner, setMm, job.limits));
+	const setMm = $derived(
+		car.carState === 'loaded' && hubToArch?.ok ? hubToArch.value.si : undefined
+	);
+	const judged = $derived(
+		setMm === undefined ? undefined : judgeBush(job.record, corner, setMm, job.limits)
+	);
 	/** Also without a reading: the target itself can be drawn. */
 	const atTarget = $derived(judgeBush(job.record, corner, 400, job.limits));
-	const targetMm = $derived(judged?.ok ? judged.value.targetHubToArchMm : atTarget.ok ? atTarget.value.targetHubToArchMm : undefined);
-	const geometry = $derived(targetMm === undefined ? undefined : cornerGeometry(job.record.vehicle.axles[axleOf(corner)], targetMm));
+	const targetMm = $derived(
+		judged?.ok
+			? judged.value.targetHubToArchMm
+			: atTarget.ok
+				? atTarget.value.targetHubToArchMm
+				: undefined
+	);
+	const geometry = $derived(
+		targetMm === undefined
+			? undefined
+			: cornerGeometry(job.record.vehicle.axles[axleOf(corner)], targetMm)
+	);
 	const stances: { value: Stance; name: string }[] = [
 		{ value: 'hanging', name: 'Hanging' },
 		{ value: 'on-wheels', name: 'On its wheels' },
@@ -61,10 +84,14 @@
 </script>
 
 <div class="grid gap-4 lg:grid-cols-[290px_minmax(0,1fr)_340px]">
-	<section aria-label="Joints" class="panel max-lg:order-3 lg:max-h-[calc(100dvh-15.5rem)] lg:overflow-y-auto">
+	<section
+		aria-label="Joints"
+		class="panel max-lg:order-3 lg:max-h-[calc(100dvh-15.5rem)] lg:overflow-y-auto"
+	>
 		<p class="flex justify-between border-b border-line px-3 py-2 text-[15px]">
 			<span class="font-semibold">{cornerNames[corner]}</span>
-			<span class={owedHere ? 'text-ochre' : 'text-spruce'}>{owedHere} of {joints.length} owed</span>
+			<span class={owedHere ? 'text-ochre' : 'text-spruce'}>{owedHere} of {joints.length} owed</span
+			>
 		</p>
 		<ul>
 			{#each joints as joint, i (joint.id)}
@@ -77,13 +104,22 @@
 						type="button"
 						onclick={() => (chosenId = joint.id)}
 						aria-current={chosen?.id === joint.id ? 'true' : undefined}
-						class="flex min-h-14 w-full items-center gap-2 border-s-4 px-3 py-1.5 text-start {chosen?.id === joint.id ? 'border-spruce bg-spruce-wash' : 'border-transparent hover:bg-sunk'}"
+						class="flex min-h-14 w-full items-center gap-2 border-s-4 px-3 py-1.5 text-start {chosen?.id ===
+						joint.id
+							? 'border-spruce bg-spruce-wash'
+							: 'border-transparent hover:bg-sunk'}"
 					>
 						<span class="min-w-0 flex-1 leading-tight">
 							{joint.name}
-							<span class="block text-[14px]"><StateMark mark={jointMarks[s.state].mark} word={jointMarks[s.state].word} /></span>
+							<span class="block text-[14px]"
+								><StateMark mark={jointMarks[s.state].mark} word={jointMarks[s.state].word} /></span
+							>
 						</span>
-						<span class="num text-lg text-soft">{joint.torqueNm === null ? '' : units.show(joint.torqueNm, 'torque', { bare: true, decimals: 0 })}</span>
+						<span class="num text-lg text-soft"
+							>{joint.torqueNm === null
+								? ''
+								: units.show(joint.torqueNm, 'torque', { bare: true, decimals: 0 })}</span
+						>
 					</button>
 				</li>
 			{/each}
@@ -92,25 +128,47 @@
 
 	<section class="space-y-4" aria-label="Record">
 		<div class="panel space-y-3 p-4">
-			<Choice label="The corner is" row bind:value={car.stance} onpick={() => car.keep()} options={stances} />
+			<Choice
+				label="The corner is"
+				row
+				bind:value={car.stance}
+				onpick={() => car.keep()}
+				options={stances}
+			/>
 			{#if car.carState === 'loaded'}
 				<div class="grid gap-x-4 sm:grid-cols-[200px_1fr]">
-					<QuantityField label="Hub to arch now" dimension="length" bind:value={car.hubToArch} oninput={() => car.keep()} inputmode={units.choice.length === 'mm' ? 'decimal' : 'text'} />
+					<QuantityField
+						label="Hub to arch now"
+						dimension="length"
+						bind:value={car.hubToArch}
+						oninput={() => car.keep()}
+						inputmode={units.choice.length === 'mm' ? 'decimal' : 'text'}
+					/>
 					<p class="self-center text-[15px] text-soft">
-						{#if car.stance === 'jack-to-height'}<span class="text-ochre">A jack alone does not support a car: stands under the body, and the body must not lift off them.</span>
-						{:else}Read it at this corner, as it stands now. Every bush set from here on is judged by it.{/if}
+						{#if car.stance === 'jack-to-height'}<span class="text-ochre"
+								>A jack alone does not support a car: stands under the body, and the body must not
+								lift off them.</span
+							>
+						{:else}Read it at this corner, as it stands now. Every bush set from here on is judged
+							by it.{/if}
 					</p>
 				</div>
 			{/if}
 		</div>
 		{#if chosen}
 			{#key chosen.id}
-				<JointEntry joint={chosen} {car} onrecorded={() => (chosenId = nextOwed(chosen.id)?.id ?? chosen.id)} />
+				<JointEntry
+					joint={chosen}
+					{car}
+					onrecorded={() => (chosenId = nextOwed(chosen.id)?.id ?? chosen.id)}
+				/>
 			{/key}
 		{:else}
 			<div class="panel p-6">
 				<p class="text-lg font-semibold">No joints listed at this corner.</p>
-				<div class="mt-3"><ActionButton href="/jobs/{job.record.id}/joints">Add one</ActionButton></div>
+				<div class="mt-3">
+					<ActionButton href="/jobs/{job.record.id}/joints">Add one</ActionButton>
+				</div>
 			</div>
 		{/if}
 	</section>
@@ -118,7 +176,9 @@
 	<aside class="space-y-4">
 		<TargetPanel {corner} />
 		<section class="panel p-4" aria-label="Twist">
-			<h2 class="text-lg">{setMm === undefined ? 'Where the bush must rest' : 'If a bush is set here'}</h2>
+			<h2 class="text-lg">
+				{setMm === undefined ? 'Where the bush must rest' : 'If a bush is set here'}
+			</h2>
 			{#if geometry && targetMm !== undefined}
 				<ArmDrawing {geometry} {targetMm} {setMm} judged={judged?.ok ? judged.value : undefined} />
 			{/if}
@@ -129,7 +189,9 @@
 			{:else if targetMm === undefined}
 				<p class="text-soft">{!atTarget.ok ? atTarget.faults[0]!.message : ''}</p>
 			{:else}
-				<p class="text-soft">Load the corner and read hub to arch: the twist it would keep shows here.</p>
+				<p class="text-soft">
+					Load the corner and read hub to arch: the twist it would keep shows here.
+				</p>
 			{/if}
 		</section>
 	</aside>

@@ -8,7 +8,10 @@
 	const units = personalUnits();
 	const words = {
 		set: { mark: 'set' as Mark, text: 'Set: the bush rests at ride height' },
-		're-set-advised': { mark: 'owed' as Mark, text: 'Re-set advised: closer to the target is better' },
+		're-set-advised': {
+			mark: 'owed' as Mark,
+			text: 'Re-set advised: closer to the target is better'
+		},
 		'wound-up': { mark: 'again' as Mark, text: 'Wound up: do not sign off' }
 	};
 	const mm = (value: number, signed = true) => units.show(value, 'length', { signed });
@@ -19,15 +22,23 @@
 		<span class="num text-5xl">{formatNumber(judged.twistDeg, 1, true)}°</span>
 		<span class="text-soft">± {formatNumber(judged.twistExpandedDeg, 1)}°</span>
 	</p>
-	<p class="mt-1 text-lg"><StateMark mark={words[judged.verdict].mark} word={words[judged.verdict].text} /></p>
+	<p class="mt-1 text-lg">
+		<StateMark mark={words[judged.verdict].mark} word={words[judged.verdict].text} />
+	</p>
 	<p class="mt-1 text-[15px]">
-		{judged.heightErrorMm >= 0 ? 'Holds the car up' : 'Pulls the car down'} {mm(Math.abs(judged.heightErrorMm), false)} ± {mm(judged.heightErrorExpandedMm, false)} and twists at every rest.
+		{judged.heightErrorMm >= 0 ? 'Holds the car up' : 'Pulls the car down'}
+		{mm(Math.abs(judged.heightErrorMm), false)} ± {mm(judged.heightErrorExpandedMm, false)} and twists
+		at every rest.
 	</p>
 	{#if judged.worstVerdict !== judged.verdict}
 		<p class="mt-1 text-[15px] text-ochre">
-			The band reaches to “{judged.worstVerdict === 'wound-up' ? 'wound up' : 're-set advised'}”{assumed ? ': tape the arm on the car’s page to narrow it.' : '.'}
+			The band reaches to “{judged.worstVerdict === 'wound-up'
+				? 'wound up'
+				: 're-set advised'}”{assumed ? ': tape the arm on the car’s page to narrow it.' : '.'}
 		</p>
 	{:else if assumed}
-		<p class="caption mt-1">Arm assumed from the layout; tape it on the car’s page for a narrower band.</p>
+		<p class="caption mt-1">
+			Arm assumed from the layout; tape it on the car’s page for a narrower band.
+		</p>
 	{/if}
 </div>

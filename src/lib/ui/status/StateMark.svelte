@@ -6,7 +6,10 @@
 		nipped: { path: 'M8 2 14 8 8 14 2 8Z M8 2V14L2 8Z', colour: 'text-ochre' },
 		again: { path: 'M3 3 13 13 M13 3 3 13', colour: 'text-madder' },
 		done: { path: 'M2.5 8.5 6.5 12.5 13.5 4', colour: 'text-spruce' },
-		set: { path: 'M8 1.5a6.5 6.5 0 1 0 0 13a6.5 6.5 0 1 0 0-13Z M5 8.2 7.2 10.5 11 6', colour: 'text-spruce' },
+		set: {
+			path: 'M8 1.5a6.5 6.5 0 1 0 0 13a6.5 6.5 0 1 0 0-13Z M5 8.2 7.2 10.5 11 6',
+			colour: 'text-spruce'
+		},
 		note: { path: 'M8 2.5V9 M8 12.5V13.2', colour: 'text-mark' }
 	};
 </script>

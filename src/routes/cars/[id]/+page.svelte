@@ -25,7 +25,10 @@
 
 	async function save(event?: SubmitEvent) {
 		event?.preventDefault();
-		const answer = await call('PUT', `/vehicles/${car.id}`, { ...toInput(form!, car.id, units.choice), version });
+		const answer = await call('PUT', `/vehicles/${car.id}`, {
+			...toInput(form!, car.id, units.choice),
+			version
+		});
 		refusal = answer.ok ? undefined : answer.refusal;
 		if (answer.ok) {
 			form = undefined;
@@ -42,14 +45,19 @@
 		{ name: 'Front', ...car.axles.front },
 		{ name: 'Rear', ...car.axles.rear }
 	]);
-	const length = (mm: number | null) => (mm === null ? 'assumed' : units.show(mm, 'length', { decimals: 0 }));
+	const length = (mm: number | null) =>
+		mm === null ? 'assumed' : units.show(mm, 'length', { decimals: 0 });
 </script>
 
 <div class="mx-auto max-w-[1240px] space-y-6 p-4 md:p-6">
 	<div class="flex flex-wrap items-center gap-3">
 		<div class="me-auto">
 			<h1 class="num text-4xl">{car.plate}</h1>
-			<p class="text-lg">{car.make} {car.model} {car.modelYear ?? ''}{car.owner ? ` · ${car.owner}` : ''}</p>
+			<p class="text-lg">
+				{car.make}
+				{car.model}
+				{car.modelYear ?? ''}{car.owner ? ` · ${car.owner}` : ''}
+			</p>
 		</div>
 		{#if !form}
 			<ActionButton onclick={edit}>Change the car</ActionButton>
@@ -64,7 +72,12 @@
 				{#if refusal?.currentVersion}
 					<div class="flex gap-2">
 						<ActionButton onclick={applyOnTop}>Write mine over theirs</ActionButton>
-						<ActionButton onclick={async () => { await invalidateAll(); edit(); }}>Look at theirs</ActionButton>
+						<ActionButton
+							onclick={async () => {
+								await invalidateAll();
+								edit();
+							}}>Look at theirs</ActionButton
+						>
 					</div>
 				{/if}
 			</div>
@@ -77,22 +90,35 @@
 	{:else}
 		<div class="grid gap-4 lg:grid-cols-3">
 			<dl class="panel grid grid-cols-[auto_1fr] content-start gap-x-4 gap-y-1 p-4">
-				<dt class="caption">Wheelbase</dt><dd>{units.show(car.wheelbaseMm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 1 })}</dd>
-				<dt class="caption">VIN</dt><dd class="break-all">{car.vin ?? 'not noted'}</dd>
-				<dt class="caption">Modifications</dt><dd>{car.modifications || 'none noted'}</dd>
+				<dt class="caption">Wheelbase</dt>
+				<dd>
+					{units.show(car.wheelbaseMm, 'length', {
+						decimals: units.choice.length === 'mm' ? 0 : 1
+					})}
+				</dd>
+				<dt class="caption">VIN</dt>
+				<dd class="break-all">{car.vin ?? 'not noted'}</dd>
+				<dt class="caption">Modifications</dt>
+				<dd>{car.modifications || 'none noted'}</dd>
 			</dl>
 			{#each axles as axle (axle.name)}
 				<dl class="panel grid grid-cols-[auto_1fr] content-start gap-x-4 gap-y-1 p-4">
-					<dt class="caption">{axle.name}</dt><dd class="font-semibold">{findLayout(axle.layout)?.name}</dd>
-					<dt class="caption">Track, tyre</dt><dd>{length(axle.trackMm)}, {axle.tyreSize || 'no size noted'}</dd>
-					<dt class="caption">Arm, drop</dt><dd>{length(axle.armLengthMm)}, {length(axle.outerBelowInnerMm)}</dd>
-					<dt class="caption">Maker’s height</dt><dd>{axle.makerHeightMm === null ? 'not noted' : length(axle.makerHeightMm)}</dd>
+					<dt class="caption">{axle.name}</dt>
+					<dd class="font-semibold">{findLayout(axle.layout)?.name}</dd>
+					<dt class="caption">Track, tyre</dt>
+					<dd>{length(axle.trackMm)}, {axle.tyreSize || 'no size noted'}</dd>
+					<dt class="caption">Arm, drop</dt>
+					<dd>{length(axle.armLengthMm)}, {length(axle.outerBelowInnerMm)}</dd>
+					<dt class="caption">Maker’s height</dt>
+					<dd>{axle.makerHeightMm === null ? 'not noted' : length(axle.makerHeightMm)}</dd>
 				</dl>
 			{/each}
 		</div>
 		<section class="space-y-2">
 			<h2 class="text-xl">History</h2>
-			{#if data.jobs.length}<JobRows jobs={data.jobs} />{:else}<p class="panel p-6 text-soft">No jobs on this car yet.</p>{/if}
+			{#if data.jobs.length}<JobRows jobs={data.jobs} />{:else}<p class="panel p-6 text-soft">
+					No jobs on this car yet.
+				</p>{/if}
 		</section>
 	{/if}
 </div>

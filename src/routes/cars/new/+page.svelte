@@ -30,7 +30,9 @@
 	<div class="mb-4"><RefusalNotice {refusal} /></div>
 	<VehicleFields bind:form {refusal} />
 	<div class="mt-6 flex gap-3">
-		<ActionButton weight="main" type="submit" disabled={busy}>{data.forJob ? 'Keep the car and go on' : 'Keep the car'}</ActionButton>
+		<ActionButton weight="main" type="submit" disabled={busy}
+			>{data.forJob ? 'Keep the car and go on' : 'Keep the car'}</ActionButton
+		>
 		<ActionButton class="min-h-16" href={data.forJob ? '/jobs/new' : '/cars'}>Cancel</ActionButton>
 	</div>
 </form>

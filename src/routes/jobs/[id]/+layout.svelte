@@ -13,7 +13,11 @@
 			() => data.person!.id
 		)
 	);
-	const refused = $derived(outbox.entries.filter((entry) => entry.refusal && entry.path.startsWith(`/jobs/${data.record.id}/`)));
+	const refused = $derived(
+		outbox.entries.filter(
+			(entry) => entry.refusal && entry.path.startsWith(`/jobs/${data.record.id}/`)
+		)
+	);
 
 	/** Somebody on the other side of the car writes too: look every few seconds while the page is seen. */
 	$effect(() => {
@@ -26,12 +30,16 @@
 
 <JobHead />
 {#if refused.length}
-	<div role="alert" class="no-print mx-4 mt-4 rounded-[3px] border-2 border-madder bg-madder-wash p-4 md:mx-6">
+	<div
+		role="alert"
+		class="no-print mx-4 mt-4 rounded-[3px] border-2 border-madder bg-madder-wash p-4 md:mx-6"
+	>
 		<p class="font-semibold text-madder">Not taken by the server, and kept here:</p>
 		{#each refused as entry (entry.id)}
 			<div class="mt-2 flex flex-wrap items-center gap-3">
 				<span class="me-auto">
-					{entry.body.corner ?? ''} {entry.body.height ?? entry.body.torque ?? ''}: {entry.refusal!.title}
+					{entry.body.corner ?? ''}
+					{entry.body.height ?? entry.body.torque ?? ''}: {entry.refusal!.title}
 					{entry.refusal!.faults?.map((fault) => fault.message).join('; ') ?? ''}
 				</span>
 				<ActionButton weight="stop" onclick={() => outbox.drop(entry.id)}>Drop it</ActionButton>

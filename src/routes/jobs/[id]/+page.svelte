@@ -10,27 +10,38 @@
 	const job = currentJob();
 	const record = $derived(job.record);
 	const standing = $derived(job.view.standing);
-	const owed = $derived(perCorner((corner) => standing.owed.filter((item) => item.corner === corner).length));
+	const owed = $derived(
+		perCorner((corner) => standing.owed.filter((item) => item.corner === corner).length)
+	);
 	const base = $derived(`/jobs/${record.id}`);
 
 	/** The one thing to do next. */
 	const next = $derived.by(() => {
 		if (standing.stage === 'signed') return { href: `${base}/sheet`, text: 'The signed sheet' };
-		if (standing.stage === 'ready') return { href: `${base}/sheet`, text: 'Look over the sheet and sign' };
+		if (standing.stage === 'ready')
+			return { href: `${base}/sheet`, text: 'Look over the sheet and sign' };
 		const rules = new Map(record.joints.map((joint) => [joint.id, joint.rule]));
 		const wanted = {
 			'heights-before': (item: (typeof standing.owed)[number]) => item.kind === 'height-before',
-			joints: (item: (typeof standing.owed)[number]) => item.kind === 'joint' && rules.get(item.jointId!) === 'any-time',
-			set: (item: (typeof standing.owed)[number]) => item.kind === 'joint' || item.kind === 'target',
+			joints: (item: (typeof standing.owed)[number]) =>
+				item.kind === 'joint' && rules.get(item.jointId!) === 'any-time',
+			set: (item: (typeof standing.owed)[number]) =>
+				item.kind === 'joint' || item.kind === 'target',
 			'heights-after': () => true
 		}[standing.stage];
 		const item = standing.owed.find(wanted) ?? standing.owed[0]!;
 		const where = cornerNames[item.corner].toLowerCase();
 		if (item.kind === 'height-before' || (item.kind === 'doubt' && item.text.includes('before'))) {
-			return { href: `${base}/heights/before?corner=${item.corner}`, text: `Read the height before, ${where}` };
+			return {
+				href: `${base}/heights/before?corner=${item.corner}`,
+				text: `Read the height before, ${where}`
+			};
 		}
 		if (item.kind === 'height-after' || item.kind === 'doubt') {
-			return { href: `${base}/heights/after?corner=${item.corner}`, text: `Read the height after, ${where}` };
+			return {
+				href: `${base}/heights/after?corner=${item.corner}`,
+				text: `Read the height after, ${where}`
+			};
 		}
 		const verb = standing.stage === 'set' ? 'Set at ride height' : 'Torque the joints';
 		return { href: `${base}/corners/${item.corner}`, text: `${verb}, ${where}` };
@@ -41,7 +52,12 @@
 	<div class="grid gap-3 sm:grid-cols-2 lg:grid-cols-[1fr_300px_1fr] lg:grid-rows-2">
 		<div class="lg:order-1"><CornerPanel corner="FL" /></div>
 		<div class="row-span-2 hidden h-[500px] lg:order-2 lg:block">
-			<CarPlan vehicle={record.vehicle} worked={record.corners} {owed} href={(corner) => `${base}/corners/${corner}`} />
+			<CarPlan
+				vehicle={record.vehicle}
+				worked={record.corners}
+				{owed}
+				href={(corner) => `${base}/corners/${corner}`}
+			/>
 		</div>
 		<div class="lg:order-3"><CornerPanel corner="FR" /></div>
 		<div class="lg:order-4"><CornerPanel corner="RL" /></div>
@@ -50,9 +66,15 @@
 	<div class="mt-3 flex flex-wrap items-center gap-3">
 		<p class="me-auto">
 			<b>{stageNames[standing.stage]}</b>
-			<span class="text-soft">· heights {schools[record.school].name.toLowerCase()} · {job.personName(record.technicianId ?? '') || 'nobody named'} · {corners.filter((c) => record.corners.includes(c)).join(' ')}</span>
+			<span class="text-soft"
+				>· heights {schools[record.school].name.toLowerCase()} · {job.personName(
+					record.technicianId ?? ''
+				) || 'nobody named'} · {corners.filter((c) => record.corners.includes(c)).join(' ')}</span
+			>
 		</p>
-		{#if !record.signedAt}<ActionButton href="{base}/edit" class="min-h-16">Change the job</ActionButton>{/if}
+		{#if !record.signedAt}<ActionButton href="{base}/edit" class="min-h-16"
+				>Change the job</ActionButton
+			>{/if}
 		<ActionButton weight="main" href={next.href}>{next.text} →</ActionButton>
 	</div>
 </div>

@@ -26,23 +26,42 @@
 
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		const body = { ...form, odometer: form.odometer || null, technicianId: form.technicianId || null, ...(school === opened.school ? {} : { school }) };
+		const body = {
+			...form,
+			odometer: form.odometer || null,
+			technicianId: form.technicianId || null,
+			...(school === opened.school ? {} : { school })
+		};
 		if (await write.send('PATCH', `/jobs/${opened.id}`, body, opened.version)) await done();
 	}
 </script>
 
 <form class="mx-auto max-w-[920px] space-y-5 p-4 md:p-6" onsubmit={save} novalidate>
 	<h1 class="text-2xl">Change the job</h1>
-	<RefusalNotice {write} fields={['complaint', 'odometer', 'corners', 'technicianId']} onapplied={done} />
-	<JobFields bind:form={() => form, (value) => Object.assign(form, value)} people={data.team} refusal={write.refusal} />
+	<RefusalNotice
+		{write}
+		fields={['complaint', 'odometer', 'corners', 'technicianId']}
+		onapplied={done}
+	/>
+	<JobFields
+		bind:form={() => form, (value) => Object.assign(form, value)}
+		people={data.team}
+		refusal={write.refusal}
+	/>
 	<div>
 		<Choice
 			label="Ride height is measured"
 			bind:value={school}
 			disabled={measured}
-			options={schoolKeys.map((key) => ({ value: key, name: schools[key].name, hint: schools[key].measured }))}
+			options={schoolKeys.map((key) => ({
+				value: key,
+				name: schools[key].name,
+				hint: schools[key].measured
+			}))}
 		/>
-		{#if measured}<p class="caption mt-1">Heights are on record; the way they are measured stays as it is.</p>{/if}
+		{#if measured}<p class="caption mt-1">
+				Heights are on record; the way they are measured stays as it is.
+			</p>{/if}
 	</div>
 	<div class="flex gap-3">
 		<ActionButton weight="main" type="submit" disabled={write.busy}>Keep the change</ActionButton>

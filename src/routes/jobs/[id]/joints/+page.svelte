@@ -14,7 +14,9 @@
 	let editing = $state<string>();
 	const worked = $derived(corners.filter((corner) => job.record.corners.includes(corner)));
 	const sources = { maker: 'maker', shop: 'shop', estimated: 'estimated' };
-	const unspecified = $derived(job.record.joints.filter((j) => j.torqueNm === null && j.kind !== 'cushion').length);
+	const unspecified = $derived(
+		job.record.joints.filter((j) => j.torqueNm === null && j.kind !== 'cushion').length
+	);
 </script>
 
 <div class="space-y-4 p-4 md:px-6">
@@ -22,11 +24,15 @@
 		<div class="me-auto">
 			<h1 class="text-2xl">Joints</h1>
 			<p class="text-[15px] text-soft">
-				The layout’s joints at each worked corner. Type the maker’s torque; a bonded bush always waits for ride height.
-				{#if unspecified}<span class="text-ochre">{unspecified} without a specified torque.</span>{/if}
+				The layout’s joints at each worked corner. Type the maker’s torque; a bonded bush always
+				waits for ride height.
+				{#if unspecified}<span class="text-ochre">{unspecified} without a specified torque.</span
+					>{/if}
 			</p>
 		</div>
-		{#if !job.record.signedAt}<ActionButton onclick={() => (editing = 'new')}>Add a joint</ActionButton>{/if}
+		{#if !job.record.signedAt}<ActionButton onclick={() => (editing = 'new')}
+				>Add a joint</ActionButton
+			>{/if}
 	</div>
 	{#if editing === 'new'}<JointForm onclose={() => (editing = undefined)} />{/if}
 
@@ -35,7 +41,9 @@
 			<section class="panel" aria-labelledby="joints-{corner}">
 				<div class="flex items-baseline justify-between px-4 pt-3">
 					<h2 id="joints-{corner}" class="text-lg">{cornerNames[corner]}</h2>
-					<span class="caption">{findLayout(job.record.vehicle.axles[axleOf(corner)].layout)?.name}</span>
+					<span class="caption"
+						>{findLayout(job.record.vehicle.axles[axleOf(corner)].layout)?.name}</span
+					>
 				</div>
 				<ul class="divide-y divide-line">
 					{#each job.record.joints.filter((joint) => joint.corner === corner) as joint (joint.id)}
@@ -44,19 +52,41 @@
 							{#if editing === joint.id}
 								<JointForm {joint} onclose={() => (editing = undefined)} />
 							{:else}
-								<button type="button" disabled={job.record.signedAt !== null} onclick={() => (editing = joint.id)} class="grid min-h-14 w-full grid-cols-[1fr_auto] items-center gap-x-4 px-4 py-1.5 text-start enabled:hover:bg-sunk">
+								<button
+									type="button"
+									disabled={job.record.signedAt !== null}
+									onclick={() => (editing = joint.id)}
+									class="grid min-h-14 w-full grid-cols-[1fr_auto] items-center gap-x-4 px-4 py-1.5 text-start enabled:hover:bg-sunk"
+								>
 									<span class="leading-tight">
 										{joint.name}
-										<span class="caption block">{jointKindNames[joint.kind]} · {tightenRuleNames[joint.rule].toLowerCase()}{joint.oneTime ? ' · used once' : ''}</span>
+										<span class="caption block"
+											>{jointKindNames[joint.kind]} · {tightenRuleNames[
+												joint.rule
+											].toLowerCase()}{joint.oneTime ? ' · used once' : ''}</span
+										>
 									</span>
 									<span class="text-end leading-tight">
 										{#if joint.torqueNm !== null}
-											<span class="num text-xl">{units.show(joint.torqueNm, 'torque', { decimals: joint.torqueNm < 20 ? 1 : 0 })}</span>
-											<span class="caption block {joint.torqueSource === 'estimated' ? 'text-ochre' : ''}">{sources[joint.torqueSource!]}</span>
+											<span class="num text-xl"
+												>{units.show(joint.torqueNm, 'torque', {
+													decimals: joint.torqueNm < 20 ? 1 : 0
+												})}</span
+											>
+											<span
+												class="caption block {joint.torqueSource === 'estimated'
+													? 'text-ochre'
+													: ''}">{sources[joint.torqueSource!]}</span
+											>
 										{:else if joint.kind === 'cushion'}<span class="caption">as seen</span>
 										{:else}<StateMark mark="owed" word="torque?" />{/if}
 									</span>
-									{#if !status.owed}<span class="col-span-2 text-[14px]"><StateMark mark={jointMarks[status.state].mark} word={jointMarks[status.state].word} /></span>{/if}
+									{#if !status.owed}<span class="col-span-2 text-[14px]"
+											><StateMark
+												mark={jointMarks[status.state].mark}
+												word={jointMarks[status.state].word}
+											/></span
+										>{/if}
 								</button>
 							{/if}
 						</li>

@@ -19,7 +19,12 @@
 	let reason = $state('');
 
 	const sign = (overrideReason?: string) =>
-		write.send('POST', `/jobs/${job.record.id}/sign-off`, { id: uuidv7(), ...(overrideReason ? { overrideReason } : {}) }, job.record.version);
+		write.send(
+			'POST',
+			`/jobs/${job.record.id}/sign-off`,
+			{ id: uuidv7(), ...(overrideReason ? { overrideReason } : {}) },
+			job.record.version
+		);
 </script>
 
 <div class="grid gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_320px] print:block print:p-0">
@@ -27,21 +32,45 @@
 	<aside class="no-print space-y-4 max-lg:order-first">
 		<section class="panel space-y-3 p-4">
 			{#if job.record.signedAt}
-				<p class="text-lg"><StateMark mark="set" word="Signed by {job.personName(job.record.signOff!.personId)}" /></p>
+				<p class="text-lg">
+					<StateMark mark="set" word="Signed by {job.personName(job.record.signOff!.personId)}" />
+				</p>
 			{:else if owed.length === 0}
 				<p class="text-lg"><StateMark mark="set" word="Nothing owed" /></p>
 				<RefusalNotice {write} />
-				<ActionButton weight="main" class="w-full" disabled={write.busy} onclick={() => sign()}>Sign the job</ActionButton>
+				<ActionButton weight="main" class="w-full" disabled={write.busy} onclick={() => sign()}
+					>Sign the job</ActionButton
+				>
 			{:else}
-				<p class="text-lg"><StateMark mark="owed" word="{owed.length} owed: not ready to sign" /></p>
+				<p class="text-lg">
+					<StateMark mark="owed" word="{owed.length} owed: not ready to sign" />
+				</p>
 				<ul class="max-h-64 overflow-y-auto text-[15px]">
-					{#each owed as item (item.corner + item.text)}<li class="border-b border-line py-1">{owedLine(item)}</li>{/each}
+					{#each owed as item (item.corner + item.text)}<li class="border-b border-line py-1">
+							{owedLine(item)}
+						</li>{/each}
 				</ul>
 				<RefusalNotice {write} fields={['overrideReason']} />
 				{#if lead}
-					<form class="space-y-2 border-t border-line pt-3" onsubmit={(event) => { event.preventDefault(); void sign(reason); }}>
-						<Field label="Sign all the same, because" bind:value={reason} fault={faultOf(write.refusal, 'overrideReason')} hint="10 characters or more; prints on the sheet" minlength={10} maxlength={1000} required />
-						<ActionButton weight="stop" type="submit" disabled={write.busy}>Sign by override</ActionButton>
+					<form
+						class="space-y-2 border-t border-line pt-3"
+						onsubmit={(event) => {
+							event.preventDefault();
+							void sign(reason);
+						}}
+					>
+						<Field
+							label="Sign all the same, because"
+							bind:value={reason}
+							fault={faultOf(write.refusal, 'overrideReason')}
+							hint="10 characters or more; prints on the sheet"
+							minlength={10}
+							maxlength={1000}
+							required
+						/>
+						<ActionButton weight="stop" type="submit" disabled={write.busy}
+							>Sign by override</ActionButton
+						>
 					</form>
 				{:else}
 					<p class="caption">Only a lead may sign with something still owed.</p>
@@ -53,7 +82,12 @@
 			<ActionButton href="{api}/job.json" download>Job file (JSON)</ActionButton>
 			<ActionButton href="{api}/readings.csv" download>Readings (CSV)</ActionButton>
 			<ActionButton href="{api}/torques.csv" download>Torques (CSV)</ActionButton>
-			<p class="caption">Another Vane Set can import the job file; its schema is at <a class="underline" href="/api/v1/schema/job.json">/api/v1/schema/job.json</a>.</p>
+			<p class="caption">
+				Another Vane Set can import the job file; its schema is at <a
+					class="underline"
+					href="/api/v1/schema/job.json">/api/v1/schema/job.json</a
+				>.
+			</p>
 		</section>
 	</aside>
 </div>

@@ -10,5 +10,10 @@ export const GET = endpoint(({ params }) => loadJob(db, params.id!));
 /** Changes the job's head: complaint, odometer, corners, technician, school of height. */
 export const PATCH = endpoint(async (event) => {
 	const who = person(event);
-	return changeHead(db, event.params.id!, await body<JobChangeInput>(event, jobChangeSchema), who.id);
+	return changeHead(
+		db,
+		event.params.id!,
+		await body<JobChangeInput>(event, jobChangeSchema),
+		who.id
+	);
 });

@@ -13,5 +13,9 @@ export const GET = endpoint(async ({ params }) => {
 
 /** Writes the whole car; `version` is the one it was read at. */
 export const PUT = endpoint(async (event) =>
-	changeVehicle(db, event.params.id!, await body<VehicleInput & { version: number }>(event, vehicleChangeSchema))
+	changeVehicle(
+		db,
+		event.params.id!,
+		await body<VehicleInput & { version: number }>(event, vehicleChangeSchema)
+	)
 );

@@ -16,7 +16,9 @@
 	const job = currentJob();
 	const units = personalUnits();
 	const phase = $derived(data.phase);
-	const missing = $derived(corners.find((corner) => job.view.readings[phase][corner].length < readingsPerCorner));
+	const missing = $derived(
+		corners.find((corner) => job.view.readings[phase][corner].length < readingsPerCorner)
+	);
 	const corner = $derived(data.corner ?? missing ?? 'FL');
 	const decimals = $derived(units.choice.length === 'mm' ? 1 : 2);
 
@@ -25,7 +27,9 @@
 	/** Round the car: when a corner has its readings, on to the next that lacks some. */
 	function kept(count: number) {
 		if (count < readingsPerCorner) return;
-		const next = corners.find((c) => c !== corner && job.view.readings[phase][c].length < readingsPerCorner);
+		const next = corners.find(
+			(c) => c !== corner && job.view.readings[phase][c].length < readingsPerCorner
+		);
 		if (next) void open(next);
 	}
 </script>
@@ -41,18 +45,30 @@
 					type="button"
 					onclick={() => open(c)}
 					aria-current={c === corner ? 'true' : undefined}
-					class="min-h-16 rounded-[3px] border-2 px-3 py-1.5 text-start {c === corner ? 'border-spruce bg-spruce-wash' : 'border-line bg-panel hover:border-edge'}"
+					class="min-h-16 rounded-[3px] border-2 px-3 py-1.5 text-start {c === corner
+						? 'border-spruce bg-spruce-wash'
+						: 'border-line bg-panel hover:border-edge'}"
 				>
-					<span class="flex justify-between gap-2 text-[15px] font-semibold">{cornerNames[c]}
-						{#if measure?.readAgain}<StateMark mark="again" />{:else if n >= readingsPerCorner}<StateMark mark="done" />{:else}<span class="text-ochre">{n}/{readingsPerCorner}</span>{/if}
+					<span class="flex justify-between gap-2 text-[15px] font-semibold"
+						>{cornerNames[c]}
+						{#if measure?.readAgain}<StateMark
+								mark="again"
+							/>{:else if n >= readingsPerCorner}<StateMark mark="done" />{:else}<span
+								class="text-ochre">{n}/{readingsPerCorner}</span
+							>{/if}
 					</span>
-					<span class="num text-2xl">{measure ? units.show(measure.meanMm, 'length', { decimals }) : '–'}</span>
+					<span class="num text-2xl"
+						>{measure ? units.show(measure.meanMm, 'length', { decimals }) : '–'}</span
+					>
 				</button>
 			{/each}
 		</div>
 		{#if phase === 'after' && !missing}
 			<!-- Read all round: the answer comes before the entry of more readings. -->
-			<section class="panel space-y-4 p-4"><h2 class="text-lg">Before, after, target</h2><CompareTable /><HeightLadder /></section>
+			<section class="panel space-y-4 p-4">
+				<h2 class="text-lg">Before, after, target</h2>
+				<CompareTable /><HeightLadder />
+			</section>
 		{/if}
 		<ReadingEntry {phase} {corner} onkept={kept} />
 		<ConditionsForm {phase} />

@@ -6,5 +6,9 @@ import { loadJob } from '$lib/server/jobs/load';
 /** The job as a file of the published format; another instance can import it. */
 export const GET = endpoint(async ({ params }) => {
 	const job = await loadJob(db, params.id!);
-	return download(JSON.stringify(toJobFile(job), null, 2), `job-${job.number}.json`, 'application/json');
+	return download(
+		JSON.stringify(toJobFile(job), null, 2),
+		`job-${job.number}.json`,
+		'application/json'
+	);
 });

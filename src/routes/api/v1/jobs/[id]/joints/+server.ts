@@ -6,5 +6,8 @@ import { newJointSchema } from '$lib/schema/job';
 /** Adds a joint that the layout does not list. */
 export const POST = endpoint(async (event) => {
 	const who = person(event);
-	return json(await addJoint(db, event.params.id!, await body<NewJoint>(event, newJointSchema), who.id), 201);
+	return json(
+		await addJoint(db, event.params.id!, await body<NewJoint>(event, newJointSchema), who.id),
+		201
+	);
 });

@@ -6,5 +6,8 @@ import { offsetSchema } from '$lib/schema/job';
 /** States how an axle’s readings become hub to arch. */
 export const PUT = endpoint(async (event) => {
 	const who = person(event);
-	return json(await setOffset(db, event.params.id!, await body<OffsetInput>(event, offsetSchema), who.id), 200);
+	return json(
+		await setOffset(db, event.params.id!, await body<OffsetInput>(event, offsetSchema), who.id),
+		200
+	);
 });

@@ -6,5 +6,8 @@ import { targetSchema } from '$lib/schema/job';
 /** Chooses the target height of a corner, or with null goes back to the default. */
 export const PUT = endpoint(async (event) => {
 	const who = person(event);
-	return json(await setTarget(db, event.params.id!, await body<TargetInput>(event, targetSchema), who.id), 200);
+	return json(
+		await setTarget(db, event.params.id!, await body<TargetInput>(event, targetSchema), who.id),
+		200
+	);
 });

@@ -6,5 +6,8 @@ import { torqueSchema } from '$lib/schema/job';
 /** Adds a torque, a correction or a withdrawal. The same id twice is one torque. */
 export const POST = endpoint(async (event) => {
 	const who = person(event);
-	return json(await addTorque(db, event.params.id!, await body<NewTorque>(event, torqueSchema), who.id), 201);
+	return json(
+		await addTorque(db, event.params.id!, await body<NewTorque>(event, torqueSchema), who.id),
+		201
+	);
 });

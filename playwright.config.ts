@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+/** End to end: the built application in Debian's Chromium. Each worker runs an instance of its own. */
+export default defineConfig({
+	testDir: 'tests/e2e',
+	workers: 2,
+	fullyParallel: false,
+	timeout: 60_000,
+	expect: { timeout: 8_000 },
+	reporter: [['list']],
+	use: {
+		viewport: { width: 1280, height: 800 },
+		locale: 'en-GB',
+		trace: 'retain-on-failure',
+		launchOptions: {
+			executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+			args: [
+				'--no-sandbox',
+				'--disable-gpu',
+				'--disable-background-networking',
+				'--disable-component-update',
+				'--disable-sync',
+				'--no-first-run'
+			]
+		}
+	}
+});

@@ -1,0 +1,95 @@
+import { expect, test } from './shop';
+
+test('the server dies between two readings: nothing is lost, nothing twice', async ({
+	tomas: page,
+	shop,
+	jobUrl,
+	record
+}) => {
+	await page.goto(`${await jobUrl('2026-0261')}/heights/before?corner=FL`);
+	const field = page.locator('#reading');
+	await field.fill('364');
+	await field.press('Enter');
+	await expect(page.getByRole('button', { name: /364 mm reading 1/ })).toBeVisible();
+
+	shop.kill();
+	await field.fill('365');
+	await field.press('Enter');
+	await expect(page.getByText('1 kept here, waiting for the server')).toBeVisible();
+	await expect(page.getByRole('button', { name: /365 mm kept here, not sent yet/ })).toBeVisible();
+	await expect(page.getByRole('button', { name: /Front left.*2\/3/ })).toBeVisible();
+
+	await shop.start();
+	await expect(page.getByText('waiting for the server')).toHaveCount(0, { timeout: 15_000 });
+	await page.reload();
+	await expect(page.getByRole('button', { name: /365 mm reading 2/ })).toBeVisible();
+	const { readings } = await record(page, '2026-0261');
+	expect(readings.map((reading) => reading.heightMm)).toEqual([364, 365]);
+});
+
+test('a reload with entries waiting keeps them', async ({ tomas: page, jobUrl, record }) => {
+	await page.goto(`${await jobUrl('2026-0261')}/heights/before?corner=RL`);
+	await page.route('**/readings', (route) => route.abort());
+	await page.locator('#reading').fill('358');
+	await page.locator('#reading').press('Enter');
+	await expect(page.getByText('1 kept here')).toBeVisible();
+	await page.unroute('**/readings');
+	await page.reload();
+	await expect
+		.poll(async () => (await record(page, '2026-0261')).readings.some((r) => r.heightMm === 358))
+		.toBe(true);
+});
+
+test('two people on one car see each other’s readings and lose none', async ({
+	tomas,
+	mara,
+	jobUrl,
+	record
+}) => {
+	const url = await jobUrl('2026-0261');
+	await tomas.goto(`${url}/heights/before?corner=FR`);
+	await mara.goto(`${url}/heights/before?corner=RR`);
+	await Promise.all(
+		[tomas, mara].map(async (page, i) => {
+			for (const height of [360, 361]) {
+				await page.locator('#reading').fill(String(height + 10 * i));
+				await page.locator('#reading').press('Enter');
+			}
+		})
+	);
+	await expect(tomas.getByRole('button', { name: /Rear right.*2\/3/ })).toBeVisible({
+		timeout: 15_000
+	});
+	const { readings } = await record(mara, '2026-0261');
+	expect(
+		readings
+			.filter((r) => r.corner === 'FR' || r.corner === 'RR')
+			.map((r) => r.heightMm)
+			.sort()
+	).toEqual([360, 361, 370, 371]);
+});
+
+test('the job file goes out and comes back', async ({ mara: page, jobUrl }, testInfo) => {
+	await page.goto(`${await jobUrl('2026-0214')}/sheet`);
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('link', { name: 'Job file (JSON)' }).click()
+	]);
+	expect(download.suggestedFilename()).toBe('job-2026-0214.json');
+	const file = testInfo.outputPath('job.json');
+	await download.saveAs(file);
+	await page.goto('/');
+	await page.getByLabel('Job file').setInputFiles(file);
+	await expect(page).toHaveURL(new RegExp(await jobUrl('2026-0214')));
+	await page.goto('/');
+	await page.getByLabel('Job file').setInputFiles({
+		name: 'notes.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from('{"format":"other"}')
+	});
+	await expect(page.getByRole('alert')).toContainText('format');
+	await page
+		.getByLabel('Job file')
+		.setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{') });
+	await expect(page.getByRole('alert')).toContainText('broken.json is not a JSON file');
+});

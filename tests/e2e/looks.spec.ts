@@ -1,0 +1,127 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import { expect, test } from './shop';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+async function violations(page: Page): Promise<string[]> {
+	await page.evaluate(axe);
+	return page.evaluate(async () => {
+		const { axe } = window as unknown as {
+			axe: {
+				run: (
+					context: Document,
+					options: object
+				) => Promise<{ violations: { id: string; nodes: { target: string[] }[] }[] }>;
+			};
+		};
+		const result = await axe.run(document, {
+			runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']
+		});
+		return result.violations.map(
+			({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`
+		);
+	});
+}
+
+const views: [name: string, path: string][] = [
+	['jobs', '/'],
+	['cars', '/cars'],
+	['new car', '/cars/new'],
+	['open a job', '/jobs/new'],
+	['board', 'job:2026-0255'],
+	['change the job', 'job:2026-0255/edit'],
+	['heights before', 'job:2026-0259/heights/before'],
+	['heights after', 'job:2026-0251/heights/after'],
+	['joints', 'job:2026-0255/joints'],
+	['corner', 'job:2026-0257/corners/FL'],
+	['sheet', 'job:2026-0238/sheet'],
+	['shop', '/shop'],
+	['you', '/me']
+];
+
+for (const [name, path] of views) {
+	test(`${name}: no accessibility violations in light and dark, no sideways scroll on a phone`, async ({
+		mara: page,
+		jobUrl
+	}) => {
+		const [number, rest = ''] = path.startsWith('job:')
+			? [path.slice(4, 13), path.slice(13)]
+			: [undefined];
+		const url = number ? (await jobUrl(number)) + rest : path;
+		const complaints: string[] = [];
+		page.on('console', (message) => message.type() === 'error' && complaints.push(message.text()));
+		page.on('pageerror', (error) => complaints.push(error.message));
+		for (const colorScheme of ['light', 'dark'] as const) {
+			await page.emulateMedia({ colorScheme });
+			await page.goto(url);
+			await expect(page.locator('main')).toBeVisible();
+			expect(await violations(page), colorScheme).toEqual([]);
+		}
+		await page.setViewportSize({ width: 360, height: 740 });
+		await page.goto(url);
+		expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+			360
+		);
+		expect(await violations(page), 'phone').toEqual([]);
+		expect(complaints).toEqual([]);
+	});
+}
+
+test('sign-in: no accessibility violations', async ({ page, shop }) => {
+	await page.goto(`${shop.origin}/sign-in`);
+	expect(await violations(page)).toEqual([]);
+});
+
+test('the sheet prints on A4 and Letter without the frame around it', async ({
+	mara: page,
+	jobUrl
+}) => {
+	await page.goto(`${await jobUrl('2026-0238')}/sheet`);
+	await page.emulateMedia({ media: 'print' });
+	await expect(page.getByRole('heading', { name: /Signed by override/ })).toBeVisible();
+	await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
+	await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+	for (const format of ['A4', 'Letter'] as const) {
+		const pdf = (await page.pdf({ format })).toString('latin1');
+		const pages = pdf.match(/\/Type\s*\/Page\b/g)!.length;
+		expect([format, pages <= 2]).toEqual([format, true]);
+	}
+});
+
+test('targets are big enough for a glove', async ({ mara: page, jobUrl }) => {
+	for (const path of ['', '/heights/before', '/corners/RL', '/sheet']) {
+		await page.goto((await jobUrl('2026-0255')) + path);
+		const small = await page
+			.locator('main button:visible, main a:visible:not(p a):not(svg a)')
+			.evaluateAll((elements) =>
+				elements
+					.filter((element) => element.getBoundingClientRect().height < 47.5)
+					.map((element) => element.textContent?.trim().slice(0, 40))
+			);
+		expect(small, path).toEqual([]);
+	}
+});
+
+test('a person reads and types in their own units', async ({ browser, shop, jobUrl }) => {
+	const page = await (await browser.newContext({ baseURL: shop.origin })).newPage();
+	await page.request.post('/api/v1/session', { data: { handle: 'jo', secret: '1379' } });
+	await page.goto('/me');
+	await page.getByText('My own').click();
+	await page.getByText('inches').click();
+	await page.getByLabel('Torque').selectOption('lbf·ft');
+	await page.getByRole('button', { name: 'Keep' }).click();
+	await expect(page.getByText('Kept.')).toBeVisible();
+	const url = await jobUrl('2026-0255');
+	await page.goto(`${url}/heights/after?corner=FL`);
+	await page.locator('#reading').fill('14 3/8');
+	await expect(page.getByText('= 14.375 in')).toBeVisible();
+	await page.locator('#reading').press('Enter');
+	await expect(page.getByRole('button', { name: /14 3\/8 in/ })).toBeVisible();
+	await page.goto(`${url}/corners/RL`);
+	await page.getByRole('button', { name: /Trailing arm, pivot bush bolt/ }).click();
+	await expect(page.getByText('103 lbf·ft')).toBeVisible();
+	await page.request.patch('/api/v1/me', { data: { units: null } });
+	await page.context().close();
+});

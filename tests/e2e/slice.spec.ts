@@ -1,0 +1,252 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './shop';
+
+/** A new car through the heart of the job, as somebody would who has read nothing. */
+async function openJob(page: Page, plate: string): Promise<void> {
+	await page.goto('/');
+	await page.getByRole('link', { name: 'Open a job' }).click();
+	await page.getByRole('link', { name: 'A new car' }).click();
+	await page.getByLabel('Plate').fill(plate);
+	await page.getByLabel('Make').fill('Halden');
+	await page.getByLabel('Model', { exact: true }).fill('Reed');
+	await page.getByLabel('Wheelbase').fill('104 in');
+	await expect(page.getByText('= 2641.6 mm (104 in)')).toBeVisible();
+	const [front, rear] = [
+		page.getByRole('group', { name: 'Front axle' }),
+		page.getByRole('group', { name: 'Rear axle' })
+	];
+	await front.getByLabel('Track').fill('1540');
+	await front.getByLabel('Maker’s ride height').fill('365');
+	await rear.getByLabel('Track').fill('1530');
+	await page.getByRole('button', { name: 'Keep the car and go on' }).click();
+	await page.getByLabel('Complaint').fill('Knock over bumps');
+	await page.getByLabel('Odometer').fill('84000');
+	await page.getByLabel('Front left').check();
+	await page.getByRole('button', { name: 'Open the job' }).click();
+	await expect(
+		page.getByRole('link', { name: 'Read the height before, front left →' })
+	).toBeVisible();
+}
+
+/** Three readings at each of the four corners; Enter keeps each and goes round the car by itself. */
+async function readAllRound(page: Page, heights: number[]): Promise<void> {
+	for (const [i, name] of ['Front left', 'Front right', 'Rear left', 'Rear right'].entries()) {
+		await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
+		for (const add of [0, 1, 0]) {
+			const field = page.locator('#reading');
+			await expect(field).toBeFocused();
+			await field.fill(String(heights[i]! + add));
+			await field.press('Enter');
+			await expect(field).toHaveValue('');
+		}
+	}
+}
+
+test('a new car through the whole slice', async ({ tomas: page, mara }) => {
+	test.setTimeout(150_000);
+	await openJob(page, 'NEW 001');
+	const job = new URL(page.url()).pathname;
+
+	await test.step('heights before', async () => {
+		await page.getByRole('link', { name: 'Read the height before, front left →' }).click();
+		await page.getByRole('button', { name: 'Note it' }).click();
+		for (const check of [
+			'Level floor',
+			'Rolled back and forth, bounced',
+			'Steering straight ahead',
+			'Brakes off'
+		])
+			await page.getByLabel(check).check();
+		await page.getByLabel('Fuel').fill('half');
+		await page.getByRole('button', { name: 'Keep', exact: true }).last().click();
+		await expect(
+			page.getByText('level floor, bounced, straight, brakes off · fuel half')
+		).toBeVisible();
+		await page.locator('#reading').focus();
+		await readAllRound(page, [352, 353, 358, 357]);
+		await expect(page.getByText('even')).toHaveCount(2);
+	});
+
+	await test.step('joints get their torque', async () => {
+		await page.getByRole('link', { name: 'Joints' }).click();
+		await page.getByRole('button', { name: /Top mount nuts/ }).click();
+		await page.getByLabel('Specified torque').fill('18 ft-lb');
+		await page.getByRole('button', { name: 'Keep', exact: true }).click();
+		await expect(page.getByRole('button', { name: /Top mount nuts.*24 N·m.*maker/ })).toBeVisible();
+		await page.getByRole('button', { name: 'Add a joint' }).click();
+		await page.getByLabel('Name').fill('Subframe bolt');
+		await page.getByRole('button', { name: 'Add the joint' }).click();
+		await expect(page.getByRole('button', { name: /Subframe bolt/ })).toBeVisible();
+	});
+
+	await test.step('torques hanging: rubber is only nipped', async () => {
+		await page.getByRole('link', { name: 'Torque' }).click();
+		for (let left = 14; left > 0; left--) {
+			const name = await page.getByRole('heading', { level: 1 }).innerText();
+			if (name === 'Wheel fasteners') break;
+			const nip = page.getByRole('button', { name: 'Nipped by hand' });
+			if (await nip.isVisible()) await nip.click();
+			else {
+				const field = page.locator('#torque');
+				if ((await field.inputValue()) === '') await field.fill('50');
+				await field.press('Enter');
+			}
+			if (left > 1)
+				await expect(page.getByRole('heading', { level: 1 }))
+					.not.toHaveText(name)
+					.catch(() => undefined);
+			const open = await page
+				.getByRole('region', { name: 'Joints' })
+				.getByText('open', { exact: true })
+				.count();
+			if (open <= 1) break;
+		}
+		await expect(
+			page.getByRole('region', { name: 'Joints' }).getByText('nipped', { exact: true })
+		).toHaveCount(2);
+		await expect(page.getByText('3 of 13 owed')).toBeVisible();
+	});
+
+	await test.step('loaded at the wrong height is caught, at the right one it is set', async () => {
+		await page.getByText('On its wheels').click();
+		await page.getByLabel('Hub to arch now').fill('430');
+		await expect(page.getByText('Wound up: do not sign off')).toBeVisible();
+		await page.getByRole('button', { name: /Lower arm, front bush bolt/ }).click();
+		await page.locator('#torque').fill('120');
+		await page.locator('#torque').press('Enter');
+		await expect(
+			page.getByRole('button', { name: /Lower arm, front bush bolt.*again/ })
+		).toBeVisible();
+		await page.getByLabel('Hub to arch now').fill('366');
+		await expect(page.getByText('Set: the bush rests at ride height')).toBeVisible();
+		for (const bush of ['front', 'rear']) {
+			await page.getByRole('button', { name: new RegExp(`Lower arm, ${bush} bush bolt`) }).click();
+			await page.locator('#torque').fill('120');
+			await page.locator('#torque').press('Enter');
+			await expect(
+				page.getByRole('button', { name: new RegExp(`Lower arm, ${bush} bush bolt.*set`) })
+			).toBeVisible();
+		}
+		await page.getByRole('button', { name: /Wheel fasteners/ }).click();
+		await page.locator('#torque').fill('120');
+		await page.locator('#torque').press('Enter');
+		await expect(page.getByText('0 of 13 owed')).toBeVisible();
+	});
+
+	await test.step('heights after, and the comparison', async () => {
+		await page.goto(`${job}/heights/after`);
+		await readAllRound(page, [365, 365, 358, 357]);
+		await expect(page.getByRole('row', { name: /Front left.*changed/ })).toBeVisible();
+		await expect(
+			page.getByRole('row', { name: /Rear left.*not shown to have changed/ })
+		).toBeVisible();
+	});
+
+	await test.step('signed sheet', async () => {
+		await page.getByRole('link', { name: 'Sheet' }).click();
+		await page.getByRole('button', { name: 'Sign the job' }).click();
+		await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();
+		await expect(page.getByText('Signed: the record is closed')).toBeVisible();
+		await page.goto('/cars?search=NEW+001');
+		await page.getByRole('link', { name: /NEW 001/ }).click();
+		await expect(page.getByRole('link', { name: /Knock over bumps.*Signed/ })).toBeVisible();
+		await mara.goto(job);
+		await expect(mara.getByRole('link', { name: 'The signed sheet →' })).toBeVisible();
+	});
+});
+
+test('the round by keyboard alone', async ({ page, jobUrl, shop }) => {
+	await page.goto(`${shop.origin}/sign-in`);
+	await page.keyboard.press('Tab');
+	await page.keyboard.type('tomas');
+	await page.keyboard.press('Tab');
+	await page.keyboard.type('2580');
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+	await page.keyboard.press('Escape');
+	await page.keyboard.press('/');
+	await page.keyboard.type('OST 115');
+	const row = page.getByRole('link', { name: /OST 115/ });
+	await expect(page.getByRole('link', { name: /2026-02/ })).toHaveCount(1);
+	while (!(await row.evaluate((element) => element === document.activeElement)))
+		await page.keyboard.press('Tab');
+	await page.keyboard.press('Enter');
+	await expect(page).toHaveURL(new RegExp(await jobUrl('2026-0260')));
+
+	await page.keyboard.press('Alt+h');
+	await expect(page.getByRole('heading', { name: 'Rear left', exact: true })).toBeVisible();
+	await page.keyboard.press('Alt+4');
+	await expect(page.getByRole('heading', { name: 'Rear right', exact: true })).toBeVisible();
+	await expect(page.locator('#reading')).toBeFocused();
+	for (const height of ['348', '13 11/16 in', '348,5']) {
+		await page.keyboard.type(height);
+		await page.keyboard.press('Enter');
+	}
+	await expect(page.getByRole('heading', { name: 'Rear left', exact: true })).toBeVisible();
+	await expect(page.getByRole('button', { name: /Rear right/ })).toContainText('348.1 mm');
+
+	await page.keyboard.press('Alt+b');
+	await page.keyboard.press('Alt+1');
+	await expect(page.getByRole('heading', { name: 'Strut shaft nut' })).toBeVisible();
+	await expect(page.locator('#torque')).toBeFocused();
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { name: 'Strut to knuckle, upper bolt' })).toBeVisible();
+	await expect(page.getByRole('button', { name: /Strut shaft nut.*torqued/ })).toBeVisible();
+	await page.keyboard.press('Alt+s');
+	await expect(page.getByText(/owed: not ready to sign/)).toBeVisible();
+});
+
+test('readings are corrected, withdrawn, and doubted aloud', async ({ tomas: page, jobUrl }) => {
+	await page.goto(`${await jobUrl('2026-0260')}/heights/before?corner=FR`);
+	await expect(page.getByText('Reading 2 does not fit the others.')).toBeVisible();
+	await page.getByRole('button', { name: /353 mm/ }).click();
+	await page.locator('#reading').fill('337');
+	await page.getByRole('button', { name: 'Keep instead' }).click();
+	await expect(page.getByText('does not fit')).toHaveCount(0);
+	await page.goto(`${await jobUrl('2026-0260')}/heights/before?corner=FR`);
+	await page.getByRole('button', { name: /corrected/ }).click();
+	await page.getByRole('button', { name: 'Withdraw it' }).click();
+	await expect(page.getByRole('button', { name: /Front right.*2\/3/ })).toBeVisible();
+});
+
+test('a lead signs by override, a technician cannot', async ({ tomas, mara, jobUrl }) => {
+	const sheet = `${await jobUrl('2026-0258')}/sheet`;
+	await tomas.goto(sheet);
+	await expect(tomas.getByText('Only a lead may sign with something still owed.')).toBeVisible();
+	await expect(tomas.getByRole('button', { name: 'Sign by override' })).toHaveCount(0);
+
+	await mara.goto(sheet);
+	await mara.getByLabel('Sign all the same, because').fill('short');
+	await mara.getByRole('button', { name: 'Sign by override' }).click();
+	await expect(mara.getByText('Signed by Mara')).toHaveCount(0);
+	await mara
+		.getByLabel('Sign all the same, because')
+		.fill('Car goes on a trailer to the body shop, bushes set there.');
+	await mara.getByRole('button', { name: 'Sign by override' }).click();
+	await expect(
+		mara.getByRole('heading', { name: /Signed by override with \d+ owed/ })
+	).toBeVisible();
+	await expect(mara.getByText('“Car goes on a trailer')).toBeVisible();
+});
+
+test('a stale change is explained and can be applied on top', async ({ tomas, mara, jobUrl }) => {
+	const edit = `${await jobUrl('2026-0253')}/edit`;
+	await tomas.goto(edit);
+	await mara.goto(edit);
+	await mara.getByLabel('Complaint').fill('Front bushes cracked, steers to the left');
+	await mara.getByRole('button', { name: 'Keep the change' }).click();
+	await expect(mara).not.toHaveURL(/edit/);
+	await tomas.getByLabel('Odometer').fill('298800 km');
+	await tomas.getByLabel('Complaint').fill('Front bushes cracked, both sides');
+	await tomas.getByRole('button', { name: 'Keep the change' }).click();
+	await expect(tomas.getByText('Someone else changed this job meanwhile.')).toBeVisible();
+	await expect(
+		tomas.getByText(/Mara Lindholm: complaint: Front bushes cracked, steers to the left/)
+	).toBeVisible();
+	await tomas.getByRole('button', { name: 'Apply mine on top' }).click();
+	await expect(tomas).not.toHaveURL(/edit/);
+	await expect(tomas.getByText('Front bushes cracked, both sides').first()).toBeVisible();
+});

@@ -1,0 +1,73 @@
+import { cpSync, mkdtempSync, appendFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createConnection, type RowDataPacket } from 'mysql2/promise';
+import { describe, expect, inject, it } from 'vitest';
+import { migrate, readMigrations } from '../../src/lib/server/db/migrate.ts';
+import { freshDatabase } from './database.ts';
+import { migrations } from './shop.ts';
+
+const files = readMigrations(migrations).map((migration) => migration.name);
+
+async function query(address: Awaited<ReturnType<typeof freshDatabase>>, sql: string) {
+	const connection = await createConnection(address);
+	const [rows] = await connection.query<RowDataPacket[]>(sql);
+	await connection.end();
+	return rows;
+}
+
+describe('migrations', () => {
+	it('run once, in order', async () => {
+		const address = await freshDatabase(inject('database'), 'once');
+		expect(await migrate(address, migrations)).toEqual(files);
+		expect(await migrate(address, migrations)).toEqual([]);
+	});
+
+	it('do not race when servers start together', async () => {
+		const address = await freshDatabase(inject('database'), 'race');
+		const applied = await Promise.all([1, 2, 3, 4].map(() => migrate(address, migrations)));
+		expect(applied.flat().sort()).toEqual(files);
+	});
+
+	it('refuse a file that was changed after it was applied', async () => {
+		const address = await freshDatabase(inject('database'), 'changed');
+		const folder = mkdtempSync(join(tmpdir(), 'vane-migrations-'));
+		cpSync(migrations, folder, { recursive: true });
+		await migrate(address, folder);
+		appendFileSync(join(folder, files[0]!), '\n-- a late thought\n');
+		await expect(migrate(address, folder)).rejects.toThrow(`${files[0]} was changed`);
+	});
+
+	it('go on with a new file', async () => {
+		const address = await freshDatabase(inject('database'), 'added');
+		const folder = mkdtempSync(join(tmpdir(), 'vane-migrations-'));
+		cpSync(migrations, folder, { recursive: true });
+		await migrate(address, folder);
+		writeFileSync(
+			join(folder, '9999_more.sql'),
+			'CREATE TABLE more (id INT PRIMARY KEY) ENGINE=InnoDB;'
+		);
+		expect(await migrate(address, folder)).toEqual(['9999_more.sql']);
+	});
+
+	it('make InnoDB tables in utf8mb4, each with created_at', async () => {
+		const address = await freshDatabase(inject('database'), 'tables');
+		await migrate(address, migrations);
+		const tables = await query(
+			address,
+			`SELECT t.table_name AS name, t.engine, t.table_collation AS collation,
+			        (SELECT COUNT(*) FROM information_schema.columns c
+			          WHERE c.table_schema = t.table_schema AND c.table_name = t.table_name AND c.column_name = 'created_at') AS dated
+			   FROM information_schema.tables t WHERE t.table_schema = DATABASE()`
+		);
+		expect(tables.length).toBeGreaterThan(12);
+		for (const { name, engine, collation, dated } of tables) {
+			expect([name, engine, String(collation).startsWith('utf8mb4')]).toEqual([
+				name,
+				'InnoDB',
+				true
+			]);
+			if (name !== 'sign_in_attempts') expect([name, Number(dated)]).toEqual([name, 1]);
+		}
+	});
+});
