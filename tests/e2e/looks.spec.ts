@@ -121,7 +121,7 @@ test('a person reads and types in their own units', async ({ browser, shop, jobU
 	await expect(page.getByRole('button', { name: /14 3\/8 in/ })).toBeVisible();
 	await page.goto(`${url}/corners/RL`);
 	await page.getByRole('button', { name: /Trailing arm, pivot bush bolt/ }).click();
-	await expect(page.getByText('103 lbf·ft')).toBeVisible();
+	await expect(page.getByText('= 103.3 lbf·ft')).toBeVisible();
 	await page.request.patch('/api/v1/me', { data: { units: null } });
 	await page.context().close();
 });

@@ -29,7 +29,7 @@ export class JobState {
 		const record = this.#record();
 		const known = record.readings.map((reading) => reading.id);
 		const path = `/jobs/${record.id}/readings`;
-		const added = outbox.waiting
+		const added = outbox.accepted
 			.filter((entry) => entry.path === path && !known.includes(entry.id))
 			.map((entry) => toReading(entry.body, this.#personId()));
 		return added.length ? { ...record, readings: [...record.readings, ...added] } : record;

@@ -3,7 +3,7 @@
  * server has it: a reload, a dead battery or a dropped network loses nothing, and because every entry
  * carries its own id, sending it twice stores it once.
  */
-import { invalidateAll } from '$app/navigation';
+import { refresh } from './refresh';
 import { call, type Refusal } from './api';
 
 export interface Entry {
@@ -12,6 +12,8 @@ export interface Entry {
 	body: Record<string, unknown> & { id: string };
 	/** Said by the server: it will not take this entry as it is. */
 	refusal?: Refusal;
+	/** The server has it, and this page's data is about to show it. */
+	sent?: boolean;
 }
 
 const storageKey = 'vane-outbox';
@@ -22,7 +24,13 @@ class Outbox {
 	#sending = false;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 
+	/** Not known to be on the server yet. */
 	get waiting(): Entry[] {
+		return this.entries.filter((entry) => !entry.refusal && !entry.sent);
+	}
+
+	/** To be shown as if the page's data held them already. */
+	get accepted(): Entry[] {
 		return this.entries.filter((entry) => !entry.refusal);
 	}
 
@@ -54,13 +62,11 @@ class Outbox {
 		if (this.#sending) return;
 		this.#sending = true;
 		clearTimeout(this.#timer);
-		let sent = 0;
 		for (let entry = this.waiting[0]; entry; entry = this.waiting[0]) {
-			const { id, path, body } = entry;
-			const answer = await call('POST', path, body);
+			const answer = await call('POST', entry.path, entry.body);
 			if (answer.ok) {
-				sent++;
-				this.drop(id);
+				entry.sent = true;
+				this.#keep();
 				continue;
 			}
 			const { status } = answer.refusal;
@@ -73,11 +79,15 @@ class Outbox {
 			this.#keep();
 		}
 		this.#sending = false;
-		if (sent) await invalidateAll();
+		const sent = this.entries.filter((entry) => entry.sent).map((entry) => entry.id);
+		if (sent.length === 0) return;
+		await refresh();
+		// Only now: in between they would be neither in the page's data nor here.
+		this.entries = this.entries.filter((entry) => !sent.includes(entry.id));
 	}
 
 	#keep(): void {
-		localStorage.setItem(storageKey, JSON.stringify(this.entries));
+		localStorage.setItem(storageKey, JSON.stringify(this.entries.filter((entry) => !entry.sent)));
 	}
 }
 

@@ -2,7 +2,7 @@
  * A change that is refused when somebody else changed the job meanwhile: the person is shown what
  * changed and can apply theirs again, on top.
  */
-import { invalidateAll } from '$app/navigation';
+import { refresh } from './refresh';
 import { call, type Refusal } from './api';
 
 export class VersionedWrite {
@@ -28,7 +28,7 @@ export class VersionedWrite {
 		this.refusal = answer.ok ? undefined : answer.refusal;
 		const current = this.refusal?.currentVersion;
 		this.#again = current === undefined ? undefined : () => this.send(method, path, body, current);
-		if (answer.ok) await invalidateAll();
+		if (answer.ok) await refresh();
 		return answer.ok;
 	}
 
@@ -38,6 +38,6 @@ export class VersionedWrite {
 
 	async takeTheirs(): Promise<void> {
 		this.refusal = undefined;
-		await invalidateAll();
+		await refresh();
 	}
 }

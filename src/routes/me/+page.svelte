@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
+	import { refresh } from '$lib/client/refresh';
 	import { call, type Refusal } from '$lib/client/api';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -23,7 +23,7 @@
 		refusal = answer.ok ? undefined : answer.refusal;
 		kept = answer.ok;
 		document.documentElement.dataset.theme = theme;
-		await invalidateAll();
+		await refresh();
 	}
 
 	async function signOut(everywhere: boolean) {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
+	import { refresh } from '$lib/client/refresh';
 	import { call, faultOf, type Refusal } from '$lib/client/api';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
@@ -32,7 +32,7 @@
 		});
 		refusal = answer.ok ? undefined : answer.refusal;
 		kept = answer.ok;
-		if (answer.ok) await invalidateAll();
+		if (answer.ok) await refresh();
 	}
 </script>
 

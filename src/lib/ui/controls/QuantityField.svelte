@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { findUnit, siUnit, type Dimension } from '$core/units/dimensions';
+	import type { Dimension } from '$core/units/dimensions';
 	import { parseQuantity } from '$core/units/parse';
 	import { personalUnits } from '$lib/client/units';
 	import type { FieldProps } from './field-props';
@@ -15,7 +15,7 @@
 	}: FieldProps & { dimension: Dimension } = $props();
 
 	const units = personalUnits();
-	/** What was understood, shown at once when it is not simply what was typed. */
+	/** What was understood, shown at once in the person's own unit. */
 	const understood = $derived.by(() => {
 		if (!value.trim()) return undefined;
 		const parsed = parseQuantity(value, dimension, {
@@ -23,14 +23,7 @@
 			defaultUnit: units.choice[dimension]
 		});
 		if (!parsed.ok) return { ok: false, text: parsed.faults[0]!.message };
-		const shown = units.show(parsed.value.si, dimension);
-		const si = siUnit(dimension).symbol;
-		const own = findUnit(units.choice[dimension], dimension)?.symbol;
-		const both =
-			parsed.value.unit === own || own === si
-				? shown
-				: `${shown} (${parsed.value.entered} ${parsed.value.unit})`;
-		return { ok: true, text: `= ${both}` };
+		return { ok: true, text: `= ${units.show(parsed.value.si, dimension)}` };
 	});
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
+	import { refresh } from '$lib/client/refresh';
 	import { call, faultOf, type Refusal } from '$lib/client/api';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -42,7 +42,7 @@
 		if (answer.ok) {
 			adding = false;
 			editing = undefined;
-			await invalidateAll();
+			await refresh();
 		}
 	}
 

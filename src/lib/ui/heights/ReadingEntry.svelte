@@ -105,7 +105,7 @@
 			<h2 id="entry-title" class="text-2xl">{cornerNames[corner]}</h2>
 			<span class="caption">{school.name}: {school.measured.toLowerCase()}</span>
 		</div>
-		<dl class="flex gap-x-6 text-end">
+		<dl class="flex flex-wrap gap-x-6 sm:text-end">
 			<div>
 				<dt class="caption">Mean</dt>
 				<dd class="num text-3xl">

@@ -68,7 +68,7 @@
 			<a
 				href={step.href}
 				aria-current={here ? 'page' : undefined}
-				class="flex min-h-12 shrink-0 items-center gap-2 border-b-4 px-3 {here
+				class="relative flex min-h-12 shrink-0 items-center gap-2 border-b-4 px-3 {here
 					? 'border-spruce font-semibold'
 					: 'border-transparent text-soft hover:border-line hover:text-ink'}"
 			>

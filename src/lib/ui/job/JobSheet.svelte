@@ -40,9 +40,9 @@
 </script>
 
 <article
-	class="sheet mx-auto max-w-[900px] bg-panel p-6 text-[15px] shadow-sm md:p-9 print:max-w-none print:p-0 print:shadow-none"
+	class="sheet mx-auto w-full max-w-[900px] min-w-0 bg-panel p-6 text-[15px] shadow-sm md:p-9 print:max-w-none print:p-0 print:shadow-none"
 >
-	<header class="flex justify-between gap-6 border-b-2 border-ink pb-3">
+	<header class="flex flex-wrap justify-between gap-x-6 gap-y-2 border-b-2 border-ink pb-3">
 		<div>
 			<p class="text-soft">{shopName}</p>
 			<h1 class="num text-3xl">{record.vehicle.plate}</h1>

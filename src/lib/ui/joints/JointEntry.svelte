@@ -144,7 +144,7 @@
 					>{units.show(joint.torqueNm, 'torque', {
 						bare: true,
 						decimals: joint.torqueNm < 20 || unit === 'kgf·m' ? 1 : 0
-					})}<span class="text-3xl font-medium text-soft"> {unit}</span></span
+					})}<span class="ms-2 text-3xl font-medium text-soft">{unit}</span></span
 				>
 			{/if}
 		</p>

@@ -83,7 +83,7 @@
 	const owedHere = $derived(joints.filter((joint) => status(joint).owed).length);
 </script>
 
-<div class="grid gap-4 lg:grid-cols-[290px_minmax(0,1fr)_340px]">
+<div class="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[290px_minmax(0,1fr)_340px]">
 	<section
 		aria-label="Joints"
 		class="panel max-lg:order-3 lg:max-h-[calc(100dvh-15.5rem)] lg:overflow-y-auto"

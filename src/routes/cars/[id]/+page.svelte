@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
+	import { refresh } from '$lib/client/refresh';
 	import { findLayout } from '$core/layout/catalogue';
 	import { call, type Refusal } from '$lib/client/api';
 	import { personalUnits } from '$lib/client/units';
@@ -32,7 +32,7 @@
 		refusal = answer.ok ? undefined : answer.refusal;
 		if (answer.ok) {
 			form = undefined;
-			await invalidateAll();
+			await refresh();
 		}
 	}
 
@@ -74,7 +74,7 @@
 						<ActionButton onclick={applyOnTop}>Write mine over theirs</ActionButton>
 						<ActionButton
 							onclick={async () => {
-								await invalidateAll();
+								await refresh();
 								edit();
 							}}>Look at theirs</ActionButton
 						>

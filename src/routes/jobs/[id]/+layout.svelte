@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
+	import { refresh } from '$lib/client/refresh';
 	import { JobState, provideJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -22,7 +22,7 @@
 	/** Somebody on the other side of the car writes too: look every few seconds while the page is seen. */
 	$effect(() => {
 		const timer = setInterval(() => {
-			if (document.visibilityState === 'visible' && !job.record.signedAt) void invalidateAll();
+			if (document.visibilityState === 'visible' && !job.record.signedAt) void refresh();
 		}, 6000);
 		return () => clearInterval(timer);
 	});

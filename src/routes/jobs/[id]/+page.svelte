@@ -49,6 +49,7 @@
 </script>
 
 <div class="p-4 md:px-6">
+	<h1 class="sr-only">Car board</h1>
 	<div class="grid gap-3 sm:grid-cols-2 lg:grid-cols-[1fr_300px_1fr] lg:grid-rows-2">
 		<div class="lg:order-1"><CornerPanel corner="FL" /></div>
 		<div class="row-span-2 hidden h-[500px] lg:order-2 lg:block">

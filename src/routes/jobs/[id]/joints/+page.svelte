@@ -36,7 +36,7 @@
 	</div>
 	{#if editing === 'new'}<JointForm onclose={() => (editing = undefined)} />{/if}
 
-	<div class="grid items-start gap-4 lg:grid-cols-2">
+	<div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-2">
 		{#each worked as corner (corner)}
 			<section class="panel" aria-labelledby="joints-{corner}">
 				<div class="flex items-baseline justify-between px-4 pt-3">

@@ -27,7 +27,9 @@
 		);
 </script>
 
-<div class="grid gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_320px] print:block print:p-0">
+<div
+	class="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_320px] print:block print:p-0"
+>
 	<JobSheet shopName={data.shop.name} />
 	<aside class="no-print space-y-4 max-lg:order-first">
 		<section class="panel space-y-3 p-4">

@@ -34,8 +34,8 @@
 	}
 </script>
 
-<div class="grid gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_330px]">
-	<div class="space-y-4">
+<div class="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_330px]">
+	<div class="min-w-0 space-y-4">
 		<h1 class="sr-only">Heights {phase}</h1>
 		<div class="grid grid-cols-2 gap-2 sm:grid-cols-4" role="group" aria-label="Corners">
 			{#each corners as c (c)}

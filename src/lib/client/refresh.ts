@@ -1,0 +1,11 @@
+import { invalidateAll } from '$app/navigation';
+import { navigating } from '$app/state';
+
+/**
+ * Loads the page's data again. Waits for a navigation under way first: SvelteKit drops a navigation
+ * that an invalidation overtakes, and a touch on a link would do nothing.
+ */
+export async function refresh(): Promise<void> {
+	while (navigating.to) await navigating.complete?.catch(() => undefined);
+	await invalidateAll();
+}
