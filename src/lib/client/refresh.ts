@@ -6,6 +6,6 @@ import { navigating } from '$app/state';
  * that an invalidation overtakes, and a touch on a link would do nothing.
  */
 export async function refresh(): Promise<void> {
-	while (navigating.to) await navigating.complete?.catch(() => undefined);
+	while (navigating.to) await new Promise((done) => setTimeout(done, 30));
 	await invalidateAll();
 }

@@ -16,8 +16,8 @@
 	interface Props {
 		phase: Phase;
 		corner: Corner;
-		/** Called when a reading is kept, with how many this corner then has. */
-		onkept: (count: number) => void;
+		/** Called when a reading is kept, with how many that corner then has. */
+		onkept: (corner: Corner, count: number) => void;
 	}
 	let { phase, corner, onkept }: Props = $props();
 	const job = currentJob();
@@ -74,7 +74,7 @@
 		text = '';
 		correcting = undefined;
 		void outbox.add(`/jobs/${job.record.id}/readings`, body);
-		onkept(count);
+		onkept(body.corner, count);
 		input?.focus({ preventScroll: true });
 	}
 

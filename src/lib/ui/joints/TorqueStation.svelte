@@ -25,9 +25,6 @@
 
 	const joints = $derived(job.record.joints.filter((joint) => joint.corner === corner));
 	const status = (joint: Joint) => job.view.standing.joints.get(joint.id)!;
-	let chosenId = $state<string>();
-	const chosen = $derived(joints.find((joint) => joint.id === chosenId) ?? nextOwed() ?? joints[0]);
-
 	/** The next joint that can be done with the car as it stands. */
 	function nextOwed(after?: string): Joint | undefined {
 		const from = joints.findIndex((joint) => joint.id === after) + 1;
@@ -43,6 +40,11 @@
 		};
 		return ring.find(doable);
 	}
+
+	/** Stays where it is while its torque is on the way; moves on when that is recorded. */
+	// svelte-ignore state_referenced_locally (where the corner's work stood when it was opened)
+	let chosenId = $state((nextOwed() ?? joints[0])?.id);
+	const chosen = $derived(joints.find((joint) => joint.id === chosenId));
 
 	const hubToArch = $derived(
 		car.hubToArch.trim()

@@ -25,10 +25,10 @@
 	const open = (to: Corner) => goto(`?corner=${to}`, { noScroll: true, keepFocus: true });
 
 	/** Round the car: when a corner has its readings, on to the next that lacks some. */
-	function kept(count: number) {
+	function kept(at: Corner, count: number) {
 		if (count < readingsPerCorner) return;
 		const next = corners.find(
-			(c) => c !== corner && job.view.readings[phase][c].length < readingsPerCorner
+			(c) => c !== at && job.view.readings[phase][c].length < readingsPerCorner
 		);
 		if (next) void open(next);
 	}
