@@ -16,7 +16,7 @@ export default defineConfig({
 					include: ['tests/integration/**/*.test.ts'],
 					globalSetup: ['tests/integration/database.ts'],
 					fileParallelism: false,
-					testTimeout: 30_000,
+					testTimeout: 60_000,
 					hookTimeout: 60_000
 				}
 			}

@@ -1,7 +1,7 @@
 /** What must be on the machine before anything of ours can run: Debian's and npm's packages. */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { accessSync, constants, existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { accessSync, constants, existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { delimiter, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -73,17 +73,45 @@ export function installNodePackages() {
 		.update(readFileSync(join(root, 'package-lock.json')))
 		.update(`${process.version} ${process.arch}`)
 		.digest('hex');
-	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
-	console.error('vane: installing packages (npm ci) …');
-	const npm = spawnSync(
-		'npm',
-		['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'],
-		{
-			cwd: root,
-			stdio: ['ignore', 'ignore', 'inherit']
+	const done = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted;
+	if (done()) return;
+	const release = waitForTurn();
+	try {
+		if (done()) return;
+		console.error('vane: installing packages (npm ci) …');
+		const npm = spawnSync(
+			'npm',
+			['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'],
+			{
+				cwd: root,
+				stdio: ['ignore', 'ignore', 'inherit']
+			}
+		);
+		if (npm.status !== 0) {
+			release();
+			fail('npm ci did not finish. Check the network to the npm registry, then run this again.');
 		}
-	);
-	if (npm.status !== 0)
-		fail('npm ci did not finish. Check the network to the npm registry, then run this again.');
-	writeFileSync(stamp, wanted);
+		writeFileSync(stamp, wanted);
+	} finally {
+		release();
+	}
+}
+
+/**
+ * One installation at a time: two commands in a pipe start together on a fresh machine. A lock whose
+ * process is gone is taken over.
+ * @returns {() => void} gives the turn back
+ */
+function waitForTurn() {
+	const lock = join(root, '.vane-installing');
+	for (;;) {
+		try {
+			writeFileSync(lock, String(process.pid), { flag: 'wx' });
+			return () => rmSync(lock, { force: true });
+		} catch {
+			const holder = Number(existsSync(lock) ? readFileSync(lock, 'utf8') : 0);
+			if (holder && !existsSync(`/proc/${holder}`)) rmSync(lock, { force: true });
+			else Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 250);
+		}
+	}
 }

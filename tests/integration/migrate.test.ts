@@ -1,8 +1,8 @@
-import { cpSync, mkdtempSync, appendFileSync, writeFileSync } from 'node:fs';
+import { appendFileSync, cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
-import { describe, expect, inject, it } from 'vitest';
+import { afterAll, describe, expect, inject, it } from 'vitest';
 import { migrate, readMigrations } from '../../src/lib/server/db/migrate.ts';
 import { freshDatabase } from './database.ts';
 import { migrations } from './shop.ts';
@@ -14,6 +14,16 @@ async function query(address: Awaited<ReturnType<typeof freshDatabase>>, sql: st
 	const [rows] = await connection.query<RowDataPacket[]>(sql);
 	await connection.end();
 	return rows;
+}
+
+const copies: string[] = [];
+afterAll(() => copies.forEach((folder) => rmSync(folder, { recursive: true })));
+
+function copyOfMigrations(): string {
+	const folder = mkdtempSync(join(tmpdir(), 'vane-migrations-'));
+	copies.push(folder);
+	cpSync(migrations, folder, { recursive: true });
+	return folder;
 }
 
 describe('migrations', () => {
@@ -31,8 +41,7 @@ describe('migrations', () => {
 
 	it('refuse a file that was changed after it was applied', async () => {
 		const address = await freshDatabase(inject('database'), 'changed');
-		const folder = mkdtempSync(join(tmpdir(), 'vane-migrations-'));
-		cpSync(migrations, folder, { recursive: true });
+		const folder = copyOfMigrations();
 		await migrate(address, folder);
 		appendFileSync(join(folder, files[0]!), '\n-- a late thought\n');
 		await expect(migrate(address, folder)).rejects.toThrow(`${files[0]} was changed`);
@@ -40,8 +49,7 @@ describe('migrations', () => {
 
 	it('go on with a new file', async () => {
 		const address = await freshDatabase(inject('database'), 'added');
-		const folder = mkdtempSync(join(tmpdir(), 'vane-migrations-'));
-		cpSync(migrations, folder, { recursive: true });
+		const folder = copyOfMigrations();
 		await migrate(address, folder);
 		writeFileSync(
 			join(folder, '9999_more.sql'),
