@@ -44,7 +44,7 @@
 				<circle cx="140" cy="166" r="30" fill="#12312c" stroke="#f0efe6" stroke-width="5" />
 				<circle cx="140" cy="166" r="9" fill="#f0efe6" stroke="none" />
 				<path d="M226 176a87 87 0 0 1-3 18" stroke="#e8a33d" stroke-width="3" />
-				<path d="M400 90V166 M392 90h16" stroke="#e8a33d" />
+				<path d="M400 57V166 M391 57h18" stroke="#e8a33d" />
 			</g>
 		</svg>
 		<p class="max-w-md text-xl leading-snug text-[#dfe8e2]">

@@ -63,7 +63,7 @@
 		<span class="caption">{worked ? '' : 'heights only'}</span>
 	</span>
 	<span class="mt-1 grid grid-cols-3 gap-2">
-		{#each [{ name: 'Before', mm: view.before?.meanMm, off: view.after ? undefined : view.before?.meanMm }, { name: 'Target', mm: worked || view.after ? view.target?.heightMm : undefined, off: undefined }, { name: 'Now', mm: view.after?.meanMm, off: view.after?.meanMm }] as cell (cell.name)}
+		{#each [{ name: 'Before', mm: view.before?.meanMm, off: view.after ? undefined : view.before?.meanMm }, { name: 'Target', mm: worked || view.after || view.target?.source !== 'before' ? view.target?.heightMm : undefined, off: undefined }, { name: 'Now', mm: view.after?.meanMm, off: view.after?.meanMm }] as cell (cell.name)}
 			<span class={cell.name === 'Target' ? 'text-mark' : ''}>
 				<span class="caption block">{cell.name}</span>
 				<span class="num block text-[42px] leading-none"

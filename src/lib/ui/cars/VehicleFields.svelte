@@ -117,7 +117,7 @@
 					hint="If the maker gives one"
 				/>
 				<SelectField
-					label="measured"
+					label="Measured"
 					bind:value={form[key].makerHeightSchool}
 					items={schoolItems}
 					fault={fault(`${key}.makerHeightSchool`)}
@@ -151,7 +151,7 @@
 						hint={layout?.tape.outerBelowInner}
 					/>
 					<QuantityField
-						label="at hub to arch"
+						label="Taped at hub to arch"
 						dimension="length"
 						bind:value={form[key].referenceHubToArch}
 						fault={fault(`${key}.referenceHubToArch`)}

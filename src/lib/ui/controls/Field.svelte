@@ -13,7 +13,7 @@
 		bind:value
 		aria-invalid={fault ? 'true' : undefined}
 		aria-describedby={fault || hint ? `${key}-hint` : undefined}
-		class="min-h-12 rounded-[3px] border bg-panel px-3 text-[17px] text-ink placeholder:text-soft {fault
+		class="min-h-12 rounded-[3px]! border bg-panel px-3 text-[17px] text-ink placeholder:text-soft {fault
 			? 'border-2 border-madder'
 			: 'border-edge'}"
 		{...rest}

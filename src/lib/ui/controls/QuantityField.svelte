@@ -34,5 +34,6 @@
 	hint={understood?.ok ? understood.text : hint}
 	autocomplete="off"
 	spellcheck="false"
+	placeholder={units.choice[dimension]}
 	{...rest}
 />

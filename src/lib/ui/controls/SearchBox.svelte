@@ -26,5 +26,5 @@
 	placeholder={label}
 	bind:value={text}
 	oninput={search}
-	class="min-h-12 w-full rounded-[3px] border border-edge bg-panel px-3 text-[17px] text-ink placeholder:text-soft"
+	class="min-h-12 w-full rounded-[3px]! border border-edge bg-panel px-3 text-[17px] text-ink placeholder:text-soft"
 />

@@ -31,7 +31,7 @@
 		{items}
 		placeholder=""
 		classes={{
-			select: `min-h-12 rounded-[3px] border bg-panel px-3 text-[17px] text-ink ${fault ? 'border-2 border-madder' : 'border-edge'}`
+			select: `min-h-12 rounded-[3px]! border bg-panel px-3 text-[17px] text-ink ${fault ? 'border-2 border-madder' : 'border-edge'}`
 		}}
 		{...rest}
 	/>

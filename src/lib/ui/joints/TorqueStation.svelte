@@ -43,8 +43,19 @@
 
 	/** Stays where it is while its torque is on the way; moves on when that is recorded. */
 	// svelte-ignore state_referenced_locally (where the corner's work stood when it was opened)
-	let chosenId = $state((nextOwed() ?? joints[0])?.id);
+	let chosenId = $state(start()?.id);
 	const chosen = $derived(joints.find((joint) => joint.id === chosenId));
+
+	/** What can be done now, else what is owed anyway, else the first. */
+	function start(): Joint | undefined {
+		return nextOwed() ?? joints.find((joint) => status(joint).owed) ?? joints[0];
+	}
+
+	/** The car stands differently: on to a joint that this makes possible. */
+	function restand() {
+		car.keep();
+		if (!chosen || !status(chosen).owed) chosenId = start()?.id;
+	}
 
 	const hubToArch = $derived(
 		car.hubToArch.trim()
@@ -134,7 +145,7 @@
 				label="The corner is"
 				row
 				bind:value={car.stance}
-				onpick={() => car.keep()}
+				onpick={restand}
 				options={stances}
 			/>
 			{#if car.carState === 'loaded'}

@@ -63,7 +63,11 @@
 										<span class="caption block"
 											>{jointKindNames[joint.kind]} · {tightenRuleNames[
 												joint.rule
-											].toLowerCase()}{joint.oneTime ? ' · used once' : ''}</span
+											].toLowerCase()}{joint.oneTime ? ' · used once' : ''}
+											{#if !status.owed}<StateMark
+													mark={jointMarks[status.state].mark}
+													word={jointMarks[status.state].word}
+												/>{/if}</span
 										>
 									</span>
 									<span class="text-end leading-tight">
@@ -81,12 +85,6 @@
 										{:else if joint.kind === 'cushion'}<span class="caption">as seen</span>
 										{:else}<StateMark mark="owed" word="torque?" />{/if}
 									</span>
-									{#if !status.owed}<span class="col-span-2 text-[14px]"
-											><StateMark
-												mark={jointMarks[status.state].mark}
-												word={jointMarks[status.state].word}
-											/></span
-										>{/if}
 								</button>
 							{/if}
 						</li>

@@ -1,0 +1,80 @@
+/**
+ * Takes the pictures of docs/screenshots from the demo shop, which must be running:
+ * `node --import tsx tools/screenshots.ts`. Look at each one before it is committed.
+ */
+import { chromium, type Page } from '@playwright/test';
+import { join } from 'node:path';
+import { demoPeople } from '../demo/load.ts';
+import { readSettings } from './settings.ts';
+import { root } from './system.js';
+
+const { origin } = readSettings('demo');
+
+/** File name, path (`2026-…` stands for the job of that number), and what to do there first. */
+const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<void>][] = [
+	['jobs', '/'],
+	['board', '2026-0257'],
+	['heights-before', '2026-0260/heights/before?corner=FR'],
+	[
+		'corner',
+		'2026-0257/corners/FL',
+		async (page) => {
+			await page.getByText('Jacked to height').click();
+			await page.getByLabel('Hub to arch now').fill('375');
+		}
+	],
+	['joints', '2026-0255/joints'],
+	['heights-after', '2026-0251/heights/after'],
+	['sheet', '2026-0238/sheet'],
+	['car', '/cars?search=LON'],
+	['shop', '/shop']
+];
+
+const browser = await chromium.launch({
+	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+	args: [
+		'--no-sandbox',
+		'--disable-gpu',
+		'--disable-background-networking',
+		'--disable-component-update',
+		'--disable-sync'
+	]
+});
+const context = await browser.newContext({
+	viewport: { width: 1280, height: 800 },
+	baseURL: origin,
+	locale: 'en-GB'
+});
+const { handle, pin } = demoPeople()[0]!;
+await context.request.post('/api/v1/session', { data: { handle, secret: pin } });
+const page = await context.newPage();
+
+async function take(
+	name: string,
+	path: string,
+	prepare?: (page: Page) => Promise<void>
+): Promise<void> {
+	const number = /^\d{4}-\d{4}/.exec(path)?.[0];
+	let url = path;
+	if (number) {
+		const { jobs } = (await (
+			await context.request.get(`/api/v1/jobs?search=${number}`)
+		).json()) as { jobs: { id: string }[] };
+		url = `/jobs/${jobs[0]!.id}${path.slice(number.length)}`;
+	}
+	await page.goto(url, { waitUntil: 'networkidle' });
+	await prepare?.(page);
+	await page.waitForTimeout(300);
+	await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) });
+}
+
+for (const [name, path, prepare] of pictures) await take(name, path, prepare);
+await page.emulateMedia({ colorScheme: 'dark' });
+await take('board-dark', '2026-0255');
+await page.emulateMedia({ colorScheme: 'light' });
+await page.setViewportSize({ width: 390, height: 844 });
+await take('phone', '2026-0255');
+await context.clearCookies();
+await page.setViewportSize({ width: 1280, height: 800 });
+await take('sign-in', '/sign-in');
+await browser.close();
