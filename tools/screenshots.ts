@@ -19,7 +19,7 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 		'corner',
 		'2026-0257/corners/FL',
 		async (page) => {
-			await page.getByText('Jacked to height').click();
+			await page.getByText('Jacked to height', { exact: true }).click();
 			await page.getByLabel('Hub to arch now').fill('375');
 		}
 	],
