@@ -1,11 +1,11 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './shop';
 
 /** A new car through the heart of the job, as somebody would who has read nothing. */
 async function openJob(page: Page, plate: string): Promise<void> {
 	await page.goto('/');
-	await page.getByRole('link', { name: 'Open a job' }).click();
-	await page.getByRole('link', { name: 'A new car' }).click();
+	await page.getByRole('link', { name: 'Open a job' }).tap();
+	await page.getByRole('link', { name: 'A new car' }).tap();
 	await page.getByLabel('Plate').fill(plate);
 	await page.getByLabel('Make', { exact: true }).fill('Halden');
 	await page.getByLabel('Model', { exact: true }).fill('Reed');
@@ -18,11 +18,11 @@ async function openJob(page: Page, plate: string): Promise<void> {
 	await front.getByLabel('Track').fill('1540');
 	await front.getByLabel('Maker’s ride height').fill('365');
 	await rear.getByLabel('Track').fill('1530');
-	await page.getByRole('button', { name: 'Keep the car and go on' }).click();
+	await page.getByRole('button', { name: 'Keep the car and go on' }).tap();
 	await page.getByLabel('Complaint').fill('Knock over bumps');
 	await page.getByLabel('Odometer').fill('84000');
-	await page.getByLabel('Front left').check();
-	await page.getByRole('button', { name: 'Open the job' }).click();
+	await page.getByLabel('Front left').tap();
+	await page.getByRole('button', { name: 'Open the job' }).tap();
 	await expect(
 		page.getByRole('link', { name: 'Read the height before, front left →' })
 	).toBeVisible();
@@ -42,23 +42,25 @@ async function readAllRound(page: Page, heights: number[]): Promise<void> {
 	}
 }
 
-test('a new car through the whole slice', async ({ tomas: page, mara }) => {
+test.use({ hasTouch: true });
+
+test('a new car through the whole slice, by touch', async ({ tomas: page, mara }) => {
 	test.setTimeout(150_000);
 	await openJob(page, 'NEW 001');
 	const job = new URL(page.url()).pathname;
 
 	await test.step('heights before', async () => {
-		await page.getByRole('link', { name: 'Read the height before, front left →' }).click();
-		await page.getByRole('button', { name: 'Note it' }).click();
+		await page.getByRole('link', { name: 'Read the height before, front left →' }).tap();
+		await page.getByRole('button', { name: 'Note it' }).tap();
 		for (const check of [
 			'Level floor',
 			'Rolled back and forth, bounced',
 			'Steering straight ahead',
 			'Brakes off'
 		])
-			await page.getByLabel(check).check();
+			await page.getByLabel(check).tap();
 		await page.getByLabel('Fuel').fill('half');
-		await page.getByRole('button', { name: 'Keep', exact: true }).last().click();
+		await page.getByRole('button', { name: 'Keep', exact: true }).last().tap();
 		await expect(
 			page.getByText('level floor, bounced, straight, brakes off · fuel half')
 		).toBeVisible();
@@ -68,24 +70,24 @@ test('a new car through the whole slice', async ({ tomas: page, mara }) => {
 	});
 
 	await test.step('joints get their torque', async () => {
-		await page.getByRole('link', { name: 'Joints' }).click();
-		await page.getByRole('button', { name: /Top mount nuts/ }).click();
+		await page.getByRole('link', { name: 'Joints' }).tap();
+		await page.getByRole('button', { name: /Top mount nuts/ }).tap();
 		await page.getByLabel('Specified torque').fill('18 ft-lb');
-		await page.getByRole('button', { name: 'Keep', exact: true }).click();
+		await page.getByRole('button', { name: 'Keep', exact: true }).tap();
 		await expect(page.getByRole('button', { name: /Top mount nuts.*24 N·m.*maker/ })).toBeVisible();
-		await page.getByRole('button', { name: 'Add a joint' }).click();
+		await page.getByRole('button', { name: 'Add a joint' }).tap();
 		await page.getByLabel('Name').fill('Subframe bolt');
-		await page.getByRole('button', { name: 'Add the joint' }).click();
+		await page.getByRole('button', { name: 'Add the joint' }).tap();
 		await expect(page.getByRole('button', { name: /Subframe bolt/ })).toBeVisible();
 	});
 
 	await test.step('torques hanging: rubber is only nipped', async () => {
-		await page.getByRole('link', { name: 'Torque' }).click();
+		await page.getByRole('link', { name: 'Torque' }).tap();
 		for (let left = 14; left > 0; left--) {
 			const name = await page.getByRole('heading', { level: 1 }).innerText();
 			if (name === 'Wheel fasteners') break;
 			const nip = page.getByRole('button', { name: 'Nipped by hand' });
-			if (await nip.isVisible()) await nip.click();
+			if (await nip.isVisible()) await nip.tap();
 			else {
 				const field = page.locator('#torque');
 				if ((await field.inputValue()) === '') await field.fill('50');
@@ -108,10 +110,10 @@ test('a new car through the whole slice', async ({ tomas: page, mara }) => {
 	});
 
 	await test.step('loaded at the wrong height is caught, at the right one it is set', async () => {
-		await page.getByText('On its wheels').click();
+		await page.getByText('On its wheels').tap();
 		await page.getByLabel('Hub to arch now').fill('430');
 		await expect(page.getByText('Wound up: do not sign off')).toBeVisible();
-		await page.getByRole('button', { name: /Lower arm, front bush bolt/ }).click();
+		await page.getByRole('button', { name: /Lower arm, front bush bolt/ }).tap();
 		await page.locator('#torque').fill('120');
 		await page.locator('#torque').press('Enter');
 		await expect(
@@ -120,14 +122,14 @@ test('a new car through the whole slice', async ({ tomas: page, mara }) => {
 		await page.getByLabel('Hub to arch now').fill('366');
 		await expect(page.getByText('Set: the bush rests at ride height')).toBeVisible();
 		for (const bush of ['front', 'rear']) {
-			await page.getByRole('button', { name: new RegExp(`Lower arm, ${bush} bush bolt`) }).click();
+			await page.getByRole('button', { name: new RegExp(`Lower arm, ${bush} bush bolt`) }).tap();
 			await page.locator('#torque').fill('120');
 			await page.locator('#torque').press('Enter');
 			await expect(
 				page.getByRole('button', { name: new RegExp(`Lower arm, ${bush} bush bolt.*set`) })
 			).toBeVisible();
 		}
-		await page.getByRole('button', { name: /Wheel fasteners/ }).click();
+		await page.getByRole('button', { name: /Wheel fasteners/ }).tap();
 		await page.locator('#torque').fill('120');
 		await page.locator('#torque').press('Enter');
 		await expect(page.getByText('0 of 13 owed')).toBeVisible();
@@ -143,19 +145,19 @@ test('a new car through the whole slice', async ({ tomas: page, mara }) => {
 	});
 
 	await test.step('signed sheet', async () => {
-		await page.getByRole('link', { name: 'Sheet' }).click();
-		await page.getByRole('button', { name: 'Sign the job' }).click();
+		await page.getByRole('link', { name: 'Sheet' }).tap();
+		await page.getByRole('button', { name: 'Sign the job' }).tap();
 		await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();
 		await expect(page.getByText('Signed: the record is closed')).toBeVisible();
 		await page.goto('/cars?search=NEW+001');
-		await page.getByRole('link', { name: /NEW 001/ }).click();
+		await page.getByRole('link', { name: /NEW 001/ }).tap();
 		await expect(page.getByRole('link', { name: /Knock over bumps.*Signed/ })).toBeVisible();
 		await mara.goto(job);
 		await expect(mara.getByRole('link', { name: 'The signed sheet →' })).toBeVisible();
 	});
 });
 
-test('the round by keyboard alone', async ({ page, jobUrl, shop }) => {
+test('the slice by keyboard alone', async ({ page, jobUrl, shop }) => {
 	await page.goto(`${shop.origin}/sign-in`);
 	await page.keyboard.press('Tab');
 	await page.keyboard.type('tomas');
@@ -198,6 +200,38 @@ test('the round by keyboard alone', async ({ page, jobUrl, shop }) => {
 	await expect(page.getByRole('button', { name: /Strut shaft nut.*torqued/ })).toBeVisible();
 	await page.keyboard.press('Alt+s');
 	await expect(page.getByText(/owed: not ready to sign/)).toBeVisible();
+
+	// Loaded, and a bush set: the state by arrow keys, the height, then the torque.
+	const tabTo = async (target: Locator) => {
+		for (let i = 0; i < 60; i++) {
+			if (await target.evaluate((element) => element === document.activeElement)) return;
+			await page.keyboard.press('Tab');
+		}
+		throw new Error('not reached by Tab');
+	};
+	await page.goto(`${await jobUrl('2026-0256')}/corners/FR`);
+	await tabTo(page.getByRole('radio', { name: 'Hanging' }));
+	for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
+	await expect(page.getByRole('radio', { name: 'Jacked to height' })).toBeChecked();
+	await tabTo(page.getByLabel('Hub to arch now'));
+	await page.keyboard.type('323');
+	await expect(page.getByText('Set: the bush rests at ride height')).toBeVisible();
+	await expect(
+		page.getByRole('heading', { name: 'Upper wishbone, front bush bolt' })
+	).toBeVisible();
+	await tabTo(page.locator('#torque'));
+	for (let i = 0; i < 5; i++) {
+		const name = await page.getByRole('heading', { level: 1 }).innerText();
+		await page.keyboard.press('Enter');
+		await expect(page.getByRole('button', { name: new RegExp(`${name}.*set`) })).toBeVisible();
+	}
+
+	await page.goto(await jobUrl('2026-0251'));
+	await page.waitForLoadState('networkidle');
+	await page.keyboard.press('Alt+s');
+	await tabTo(page.getByRole('button', { name: 'Sign the job' }));
+	await page.keyboard.press('Enter');
+	await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();
 });
 
 test('readings are corrected, withdrawn, and doubted aloud', async ({ tomas: page, jobUrl }) => {

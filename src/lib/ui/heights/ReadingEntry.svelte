@@ -104,6 +104,12 @@
 		<div>
 			<h2 id="entry-title" class="text-2xl">{cornerNames[corner]}</h2>
 			<span class="caption">{school.name}: {school.measured.toLowerCase()}</span>
+			{#if job.record.readings.length === 0 && !job.record.signedAt}
+				<a
+					class="ms-2 inline-flex min-h-12 items-center text-[15px] underline"
+					href="/jobs/{job.record.id}/edit#school">measure another way</a
+				>
+			{/if}
 		</div>
 		<dl class="flex flex-wrap gap-x-6 sm:text-end">
 			<div>

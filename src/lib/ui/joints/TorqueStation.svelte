@@ -42,7 +42,6 @@
 	}
 
 	/** Stays where it is while its torque is on the way; moves on when that is recorded. */
-	// svelte-ignore state_referenced_locally (where the corner's work stood when it was opened)
 	let chosenId = $state(start()?.id);
 	const chosen = $derived(joints.find((joint) => joint.id === chosenId));
 

@@ -24,8 +24,8 @@
 	const shape = $derived(marks[mark]);
 </script>
 
-<span class="inline-flex items-center gap-1.5 {shape.colour} {more}">
-	<svg viewBox="0 0 16 16" class="size-[1.05em] shrink-0" aria-hidden="true">
+<span class="inline-flex items-baseline gap-1.5 {shape.colour} {more}">
+	<svg viewBox="0 0 16 16" class="relative top-[0.15em] size-[1.05em] shrink-0" aria-hidden="true">
 		<path
 			d={shape.path}
 			fill={mark === 'nipped' ? 'currentColor' : 'none'}

@@ -48,7 +48,7 @@
 		people={data.team}
 		refusal={write.refusal}
 	/>
-	<div>
+	<div id="school">
 		<Choice
 			label="Ride height is measured"
 			bind:value={school}
