@@ -70,6 +70,7 @@ export async function startApplication(
 			.catch(() => false);
 		if (ready) break;
 		if (server.exitCode !== null || tries > 300) {
+			await stopProcess(server.pid ?? 0, 5_000);
 			throw problem(`the application did not start. Its log: ${logFile}\n${tail(logFile)}`);
 		}
 		await new Promise((done) => setTimeout(done, 50));

@@ -15,10 +15,20 @@ export interface Settings {
 	firstLead?: { name: string; pin: string };
 }
 
+/** WHATWG Fetch standard, “port blocking”, from 1024 up. */
+const portsBrowsersRefuse = [
+	1719, 1720, 1723, 2049, 3659, 4045, 4190, 5060, 5061, 6000, 6566, 6665, 6666, 6667, 6668, 6669,
+	6679, 6697, 10080
+];
+
 const schema = Joi.object({
 	VANE_DATA_DIR: Joi.string().default(join(root, 'data')),
 	VANE_HOST: Joi.string().hostname().default('127.0.0.1'),
-	VANE_PORT: Joi.number().port().default(4180),
+	VANE_PORT: Joi.number()
+		.port()
+		.invalid(...portsBrowsersRefuse)
+		.default(4180)
+		.messages({ 'any.invalid': 'is a port that browsers refuse to open; choose another' }),
 	VANE_ORIGIN: Joi.string().uri({ scheme: ['http', 'https'] }),
 	VANE_FIRST_LEAD_NAME: Joi.string().trim().min(1).max(120),
 	VANE_FIRST_LEAD_PIN: Joi.string()

@@ -89,6 +89,7 @@ describe('wrong use is one clear line', () => {
 		[['start', 'now'], {}, 'start takes no arguments'],
 		[['start'], { VANE_PORT: 'http' }, 'wrong setting: VANE_PORT: must be a number'],
 		[['start'], { VANE_PORT: '99999' }, 'wrong setting: VANE_PORT'],
+		[['start'], { VANE_PORT: '4190' }, 'is a port that browsers refuse'],
 		[['start'], { VANE_FIRST_LEAD_NAME: 'Ann' }, 'wrong setting'],
 		[['start'], { ...first, VANE_FIRST_LEAD_PIN: '12' }, 'must be a PIN of 4 to 12 digits'],
 		[['start'], {}, 'needs VANE_FIRST_LEAD_NAME'],
