@@ -1,10 +1,17 @@
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+
+const alias = {
+	$core: fileURLToPath(new URL('src/core', import.meta.url)),
+	$lib: fileURLToPath(new URL('src/lib', import.meta.url))
+};
 
 /** Three suites: unit (no database), conformance (published sources), integration (real MariaDB). */
 export default defineConfig({
 	test: {
 		projects: [
 			{
+				resolve: { alias },
 				test: {
 					name: 'unit',
 					include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'tests/conformance/**/*.test.ts']

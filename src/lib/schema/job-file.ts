@@ -4,6 +4,7 @@ import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys } from '../../core/layout/catalogue.ts';
 import { jointKinds, tightenRules } from '../../core/layout/types.ts';
 import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
+import { conditions } from './job.ts';
 import { pastMoment, requiredText, text, uuid } from './fields.ts';
 
 /** The open file format of one job: everything on record, SI numbers beside what was typed. */
@@ -61,15 +62,7 @@ const vehicle = Joi.object({
 }).required();
 
 const heightSet = Joi.object({
-	conditions: Joi.object({
-		levelFloor: Joi.boolean().required(),
-		rolledAndBounced: Joi.boolean().required(),
-		steeringAhead: Joi.boolean().required(),
-		brakesOff: Joi.boolean().required(),
-		tyrePressures: text(120).required(),
-		fuel: text(120).required(),
-		load: text(120).required()
-	}).required(),
+	conditions: conditions(),
 	resolutionMm: Joi.number().greater(0).max(10).required()
 });
 

@@ -39,10 +39,9 @@ export const jobChangeSchema = Joi.object({
 	school: school()
 }).or('complaint', 'odometer', 'corners', 'technicianId', 'school');
 
-export const heightSetSchema = Joi.object({
-	version: version(),
-	resolution: quantity('length', { min: 0.01, max: 10 }).required(),
-	conditions: Joi.object({
+/** How the car stood while heights were read. */
+export const conditions = () =>
+	Joi.object({
 		levelFloor: Joi.boolean().required(),
 		rolledAndBounced: Joi.boolean().required(),
 		steeringAhead: Joi.boolean().required(),
@@ -50,7 +49,12 @@ export const heightSetSchema = Joi.object({
 		tyrePressures: text(120).required(),
 		fuel: text(120).required(),
 		load: text(120).required()
-	}).required()
+	}).required();
+
+export const heightSetSchema = Joi.object({
+	version: version(),
+	resolution: quantity('length', { min: 0.01, max: 10 }).required(),
+	conditions: conditions()
 });
 
 export const readingSchema = Joi.object({

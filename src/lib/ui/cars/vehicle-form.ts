@@ -57,7 +57,10 @@ export function emptyForm(): VehicleForm {
 export function formOf(vehicle: Vehicle): VehicleForm {
 	const axle = (which: 'front' | 'rear'): AxleForm => {
 		const values = vehicle.axles[which];
-		const said = (name: string) => vehicle.entered[`${which}.${name}`] ?? '';
+		/** As it was typed; a car from a file may only have the number. */
+		const said = (name: keyof typeof values, unit = 'mm') =>
+			vehicle.entered[`${which}.${name}`] ??
+			(values[name] === null ? '' : `${values[name]} ${unit}`);
 		return {
 			layout: values.layout,
 			track: said('trackMm'),
@@ -65,10 +68,8 @@ export function formOf(vehicle: Vehicle): VehicleForm {
 			armLength: said('armLengthMm'),
 			outerBelowInner: said('outerBelowInnerMm'),
 			referenceHubToArch: said('referenceHubToArchMm'),
-			wheelRate: said('wheelRateNPerMm'),
-			makerHeight:
-				said('makerHeightMm') ||
-				(values.makerHeightMm === null ? '' : `${values.makerHeightMm} mm`),
+			wheelRate: said('wheelRateNPerMm', 'N/mm'),
+			makerHeight: said('makerHeightMm'),
 			makerHeightSchool: values.makerHeightSchool ?? 'hub-to-arch'
 		};
 	};
