@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { units } from './dimensions';
-import { parseQuantity } from './parse';
+import { parseQuantity, withMeantUnit } from './parse';
 
 const read = (
 	text: string,
@@ -72,6 +72,12 @@ describe('what cannot be read says why', () => {
 		expect(si('9 m', 'length', { min: 150, max: 800 })).toContain('between 0.15 and 0.8 m');
 		expect(si('5000', 'torque', { min: 0.5, max: 1000 })).toContain('between 0.5 and 1000 N·m');
 	});
+});
+
+it('names the unit that was meant where none was said', () => {
+	expect(
+		['365', '14 3/8', '18½', '36,5 cm', ' 75 ft-lb ', ''].map((said) => withMeantUnit(said, 'in'))
+	).toEqual(['365 in', '14 3/8 in', '18½ in', '36,5 cm', '75 ft-lb', '']);
 });
 
 describe('properties', () => {

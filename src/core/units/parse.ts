@@ -119,3 +119,9 @@ function exampleOf(dimension: Dimension, defaultUnit: string | undefined): strin
 	};
 	return defaultUnit ? `${samples[dimension]} (no unit means ${defaultUnit})` : samples[dimension];
 }
+
+/** The text with the unit that is meant where none was said: `365` → `365 mm`; empty stays empty. */
+export function withMeantUnit(text: string, unitSymbol: string): string {
+	const said = text.trim();
+	return /[\d.,¼½¾⅛⅜⅝⅞]$/u.test(said) ? `${said} ${unitSymbol}` : said;
+}

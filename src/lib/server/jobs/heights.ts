@@ -1,6 +1,6 @@
 import { cornerNames, type Axle, type Corner } from '../../../core/height/corners.ts';
 import { schools, type SchoolKey } from '../../../core/height/schools.ts';
-import type { Quantity } from '../../../core/units/parse.ts';
+import { withMeantUnit, type Quantity } from '../../../core/units/parse.ts';
 import type { Conditions, Phase, Reading } from '../../job/model.ts';
 import {
 	appendReading,
@@ -94,7 +94,7 @@ export function addReading(
 
 /** What was typed, with the unit that was meant if none was. */
 export function withUnit({ text, unit }: Quantity): string {
-	return /[\d.,¼½¾⅛⅜⅝⅞]$/u.test(text) ? `${text} ${unit}` : text;
+	return withMeantUnit(text, unit);
 }
 
 function checkHeight(field: string, height: Quantity, schoolKey: SchoolKey): void {

@@ -1,6 +1,7 @@
 /** The car form's fields as text, from a car on record and back to what the API takes. */
 import type { Dimension } from '$core/units/dimensions';
 import type { UnitChoice } from '$core/units/format';
+import { withMeantUnit } from '$core/units/parse';
 import type { Vehicle } from '$lib/job/model';
 
 export interface AxleForm {
@@ -91,7 +92,7 @@ export function formOf(vehicle: Vehicle): VehicleForm {
 export function toInput(form: VehicleForm, id: string, units: UnitChoice): Record<string, unknown> {
 	const year = form.modelYear.trim();
 	const withUnit = (text: string, dimension: Dimension) =>
-		/[\d¼½¾⅛⅜⅝⅞]$/u.test(text.trim()) ? `${text.trim()} ${units[dimension]}` : text.trim() || null;
+		withMeantUnit(text, units[dimension]) || null;
 	const axle = (a: AxleForm) => ({
 		...a,
 		track: withUnit(a.track, 'length') ?? '',

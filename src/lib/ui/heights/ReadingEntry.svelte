@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { cornerNames, type Corner } from '$core/height/corners';
 	import { schools } from '$core/height/schools';
-	import { parseQuantity } from '$core/units/parse';
+	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import { readingsPerCorner } from '$core/procedure/owed';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
@@ -60,13 +60,12 @@
 			return;
 		}
 		problem = undefined;
-		const bare = /[\d¼½¾⅛⅜⅝⅞]$/u.test(text.trim());
 		const body = {
 			id: uuidv7(),
 			phase,
 			corner,
 			school: job.record.school,
-			height: bare ? `${text.trim()} ${unit}` : text.trim(),
+			height: withMeantUnit(text, unit),
 			takenAt: new Date().toISOString(),
 			...(correcting ? { correctsId: correcting.id } : {})
 		};

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { jointKindNames } from '$core/layout/types';
 	import { loadMethodNames, sightNames, sightsFor, type Sight } from '$core/procedure/facts';
-	import { parseQuantity } from '$core/units/parse';
+	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
 	import type { StandingCar } from '$lib/client/car-state.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -69,17 +69,14 @@
 	) {
 		busy = true;
 		const id = uuidv7();
-		const height = car.hubToArch.trim();
-		const bare = /[\d¼½¾⅛⅜⅝⅞]$/u.test(height);
+		const height = withMeantUnit(car.hubToArch, units.choice.length);
 		refusal = await outbox.add(`/jobs/${job.record.id}/torques`, {
 			id,
 			jointId: joint.id,
 			wrench: wrench.trim(),
 			carState: car.carState,
 			...(car.method ? { method: car.method } : {}),
-			...(car.method && height
-				? { hubToArch: bare ? `${height} ${units.choice.length}` : height }
-				: {}),
+			...(car.method && height ? { hubToArch: height } : {}),
 			...(correcting ? { correctsId: correcting.id } : {}),
 			takenAt: new Date().toISOString(),
 			...what
@@ -99,8 +96,7 @@
 			};
 			return;
 		}
-		const bare = /\d$/.test(text.trim());
-		void send({ torque: bare ? `${text.trim()} ${unit}` : text.trim() });
+		void send({ torque: withMeantUnit(text, unit) });
 	}
 
 	const time = (at: string) =>

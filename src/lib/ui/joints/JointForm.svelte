@@ -9,6 +9,7 @@
 		type JointKind,
 		type TightenRule
 	} from '$core/layout/types';
+	import { withMeantUnit } from '$core/units/parse';
 	import { faultOf } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -53,16 +54,12 @@
 	let both = $state(true);
 
 	function body() {
-		const bare = /\d$/.test(form.torque.trim());
+		const torque = withMeantUnit(form.torque, units.choice.torque) || null;
 		const { corner, ...fields } = form;
 		return {
 			...fields,
-			torque: form.torque.trim()
-				? bare
-					? `${form.torque.trim()} ${units.choice.torque}`
-					: form.torque.trim()
-				: null,
-			torqueSource: form.torque.trim() ? form.torqueSource : null,
+			torque,
+			torqueSource: torque && form.torqueSource,
 			...(start ? {} : { id: uuidv7(), corner })
 		};
 	}

@@ -10,6 +10,7 @@
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { schools } from '$core/height/schools';
+	import { withMeantUnit } from '$core/units/parse';
 
 	let { corner }: { corner: Corner } = $props();
 	const job = currentJob();
@@ -35,8 +36,11 @@
 		open = true;
 	}
 	async function put(height: string | null) {
-		const bare = height && /[\d¼½¾⅛⅜⅝⅞]$/u.test(height.trim());
-		const body = { corner, source, height: bare ? `${height} ${units.choice.length}` : height };
+		const body = {
+			corner,
+			source,
+			height: height && withMeantUnit(height, units.choice.length)
+		};
 		if (await write.send('PUT', `/jobs/${job.record.id}/targets`, body, version)) open = false;
 	}
 </script>
