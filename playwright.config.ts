@@ -5,8 +5,8 @@ export default defineConfig({
 	testDir: 'tests/e2e',
 	workers: 2,
 	fullyParallel: false,
-	timeout: 60_000,
-	expect: { timeout: 8_000 },
+	timeout: 120_000,
+	expect: { timeout: 20_000 },
 	reporter: [['list']],
 	use: {
 		viewport: { width: 1280, height: 800 },

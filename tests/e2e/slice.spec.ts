@@ -192,6 +192,7 @@ test('the slice by keyboard alone', async ({ page, jobUrl, shop }) => {
 	await expect(page.getByRole('button', { name: /Rear right/ })).toContainText('348.1 mm');
 
 	await page.keyboard.press('Alt+b');
+	await expect(page).toHaveURL(new RegExp(`${await jobUrl('2026-0260')}$`));
 	await page.keyboard.press('Alt+1');
 	await expect(page.getByRole('heading', { name: 'Strut shaft nut' })).toBeVisible();
 	await expect(page.locator('#torque')).toBeFocused();

@@ -7,17 +7,19 @@ import { parseQuantity } from '$core/units/parse';
 import type { JobRecord, Reading } from '$lib/job/model';
 import { viewJob, type JobView } from '$lib/job/view';
 import { getContext, setContext } from 'svelte';
+import { call } from './api';
 import { outbox } from './outbox.svelte';
 
 const key = Symbol('job');
 
 export class JobState {
-	readonly #record: () => JobRecord;
+	/** As the page was loaded, until it is loaded again. */
+	#confirmed: JobRecord;
 	readonly #limits: () => TwistLimits;
 	readonly #personId: () => string;
 
 	constructor(record: () => JobRecord, limits: () => TwistLimits, personId: () => string) {
-		this.#record = record;
+		this.#confirmed = $derived(record());
 		this.#limits = limits;
 		this.#personId = personId;
 	}
@@ -26,7 +28,7 @@ export class JobState {
 	readonly unsent: readonly string[] = $derived(outbox.waiting.map((entry) => entry.id));
 
 	readonly record: JobRecord = $derived.by(() => {
-		const record = this.#record();
+		const record = this.#confirmed;
 		const known = record.readings.map((reading) => reading.id);
 		const path = `/jobs/${record.id}/readings`;
 		const added = outbox.accepted
@@ -36,6 +38,13 @@ export class JobState {
 	});
 
 	readonly view: JobView = $derived(viewJob(this.record));
+
+	/** Asks the server again; while it is away the record stays as it is known. @returns true when it answered */
+	async reload(): Promise<boolean> {
+		const answer = await call<JobRecord>('GET', `/jobs/${this.#confirmed.id}`);
+		if (answer.ok && answer.value.id === this.#confirmed.id) this.#confirmed = answer.value;
+		return answer.ok;
+	}
 
 	get limits(): TwistLimits {
 		return this.#limits();

@@ -72,7 +72,7 @@ class Outbox {
 			const { status } = answer.refusal;
 			const away = status === 0 || status >= 500 || status === 401 || status === 429;
 			if (away) {
-				this.#timer = setTimeout(() => void this.send(), retryMs);
+				this.#later();
 				break;
 			}
 			entry.refusal = answer.refusal;
@@ -81,9 +81,14 @@ class Outbox {
 		this.#sending = false;
 		const sent = this.entries.filter((entry) => entry.sent).map((entry) => entry.id);
 		if (sent.length === 0) return;
-		await refresh();
-		// Only now: in between they would be neither in the page's data nor here.
+		// Let go only when the page's data show them: in between they would be nowhere.
+		if (!(await refresh())) return this.#later();
 		this.entries = this.entries.filter((entry) => !sent.includes(entry.id));
+	}
+
+	#later(): void {
+		clearTimeout(this.#timer);
+		this.#timer = setTimeout(() => void this.send(), retryMs);
 	}
 
 	#keep(): void {

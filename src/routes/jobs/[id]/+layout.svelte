@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { refresh } from '$lib/client/refresh';
+	import { refresh, refreshWith } from '$lib/client/refresh';
 	import { JobState, provideJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -18,6 +18,8 @@
 			(entry) => entry.refusal && entry.path.startsWith(`/jobs/${data.record.id}/`)
 		)
 	);
+
+	$effect(() => refreshWith(() => job.reload()));
 
 	/** Somebody on the other side of the car writes too: look every few seconds while the page is seen. */
 	$effect(() => {
