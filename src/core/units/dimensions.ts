@@ -19,7 +19,9 @@ export interface Unit {
 
 const inch = 25.4;
 const pound = 0.45359237;
-const g = 9.80665;
+/** m/s², exact by definition. */
+export const standardGravity = 9.80665;
+const g = standardGravity;
 /** One pound-force in newtons: 4.4482216152605 exactly. */
 const poundForce = pound * g;
 

@@ -1,0 +1,33 @@
+/** Metric thread geometry, ISO 724: lengths in mm. */
+export interface Thread {
+	diameterMm: number;
+	pitchMm: number;
+}
+
+export const pitchDiameter = ({ diameterMm, pitchMm }: Thread): number =>
+	diameterMm - 0.649519 * pitchMm;
+export const coreDiameter = ({ diameterMm, pitchMm }: Thread): number =>
+	diameterMm - 1.226869 * pitchMm;
+
+/** Diameter of the stress area, (d₂ + d₃)/2. */
+export const stressDiameter = (thread: Thread): number =>
+	(pitchDiameter(thread) + coreDiameter(thread)) / 2;
+
+/** Tensile stress area, mm²: π/4·((d₂ + d₃)/2)², ISO 898-1. */
+export const stressArea = (thread: Thread): number => (Math.PI / 4) * stressDiameter(thread) ** 2;
+
+export const propertyClasses = ['8.8', '10.9', '12.9'] as const;
+export type PropertyClass = (typeof propertyClasses)[number];
+
+/** Proof stress, MPa, ISO 898-1 (from memory). */
+export function proofStressMPa(propertyClass: PropertyClass, diameterMm: number): number {
+	return { '8.8': diameterMm <= 16 ? 580 : 600, '10.9': 830, '12.9': 970 }[propertyClass];
+}
+
+/** 0.2 % yield stress, MPa, ISO 898-1 (from memory). */
+export function yieldStressMPa(propertyClass: PropertyClass, diameterMm: number): number {
+	return { '8.8': diameterMm <= 16 ? 640 : 660, '10.9': 940, '12.9': 1100 }[propertyClass];
+}
+
+/** Bearing diameter of a hexagon head when none is given, as a share of the thread: own choice. */
+export const usualHeadShare = 1.3;
