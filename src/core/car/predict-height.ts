@@ -1,10 +1,5 @@
 import { faulty, ok, type Fault, type Result } from '../result.ts';
-import { propagate } from '../uncertainty/linear.ts';
-import {
-	sampleModel,
-	type MonteCarloOptions,
-	type MonteCarloResult
-} from '../uncertainty/monte-carlo.ts';
+import type { Uncertainty } from '../uncertainty/band.ts';
 
 export interface SpringAsSold {
 	rateNPerMm: number;
@@ -26,134 +21,91 @@ export interface PredictHeightInput {
 	seatChangeMm: number;
 	/** Height expected to be lost by settling, at the wheel, mm. */
 	settlingMm: number;
-	uncertainty: {
-		heightBeforeMm: number;
-		/** Of the load, as a share: 0.05 is 5 %. */
-		sprungLoadRelative: number;
-		motionRatio: number;
-		/** Of each rate, as a share. */
-		rateRelative: number;
-		freeLengthMm: number;
-		seatChangeMm: number;
-		settlingMm: number;
-	};
-}
-
-/** The names in the order of `values`; every input that is not known exactly. */
-export const predictInputs = [
-	'heightBeforeMm',
-	'sprungLoadN',
-	'motionRatio',
-	'oldRateNPerMm',
-	'newRateNPerMm',
-	'oldFreeLengthMm',
-	'newFreeLengthMm',
-	'seatChangeMm',
-	'settlingMm'
-] as const;
-
-/** Value and standard uncertainty of each input, in the order of `predictInputs`. */
-export function predictUncertain(input: PredictHeightInput): { value: number; u: number }[] {
-	const { oldSpring, newSpring, uncertainty: u } = input;
-	return [
-		{ value: input.heightBeforeMm, u: u.heightBeforeMm },
-		{ value: input.sprungLoadN, u: input.sprungLoadN * u.sprungLoadRelative },
-		{ value: input.motionRatio, u: u.motionRatio },
-		{ value: oldSpring.rateNPerMm, u: oldSpring.rateNPerMm * u.rateRelative },
-		{ value: newSpring.rateNPerMm, u: newSpring.rateNPerMm * u.rateRelative },
-		{ value: oldSpring.freeLengthMm, u: u.freeLengthMm },
-		{ value: newSpring.freeLengthMm, u: u.freeLengthMm },
-		{ value: input.seatChangeMm, u: u.seatChangeMm },
-		{ value: input.settlingMm, u: u.settlingMm }
-	];
-}
-
-/**
- * Settled height from the values alone, mm. Both springs carry W/MR; the body rises by what the new
- * spring stands longer, over the motion ratio. With a ratio that changes over travel the balance
- * k·(L₀ − L(Δh)) = W/MR(Δh) is solved by Newton, L(Δh) being the integral of the ratio.
- */
-export function settledHeight(values: readonly number[], ratioPerMm = 0): number | undefined {
-	const [before, load, ratio, oldRate, newRate, oldFree, newFree, seat, settling] =
-		values as readonly [number, number, number, number, number, number, number, number, number];
-	if (!(ratio > 0 && oldRate > 0 && newRate > 0)) return undefined;
-	const oldLength = oldFree - load / ratio / oldRate;
-	let rise = (newFree + seat - load / ratio / newRate - oldLength) / ratio;
-	for (let i = 0; i < 20 && ratioPerMm !== 0; i++) {
-		// Up is droop, where the ratio is smaller by ratioPerMm per mm.
-		const here = ratio - ratioPerMm * rise;
-		if (!(here > 0.05)) return undefined;
-		const length = oldLength + ratio * rise - (ratioPerMm * rise * rise) / 2;
-		const excess = newRate * (newFree + seat - length) - load / here;
-		const slope = -newRate * here - (load * ratioPerMm) / (here * here);
-		const step = excess / slope;
-		rise -= step;
-		if (Math.abs(step) < 1e-10) break;
-	}
-	return Number.isFinite(rise) ? before + rise - settling : undefined;
 }
 
 export interface PredictHeightResult {
 	/** Before it settles. */
 	newHeightMm: number;
 	settledHeightMm: number;
-	/** Half-width of the 95 % band of the settled height. */
-	expandedMm: number;
+	/** Settled height minus height before. */
 	changeMm: number;
 	/** Length of each spring under the car. */
 	oldSpringLengthMm: number;
 	newSpringLengthMm: number;
 }
 
-/** Where the car will stand with new springs, with its 95 % band (JCGM 100:2008, 5.1.2; factor 2). */
+/** New springs lose 3 to 8 mm in the first weeks: common practice, no source. The middle of it. */
+export const usualSettlingMm = 5;
+
+/**
+ * Standard uncertainties taken when none are given: own choice, to be measured. Rates as sold are good
+ * to a few percent, lengths to a millimetre or two; a corner load without scales to 4 %.
+ */
+export function usualPredictUncertainty(input: PredictHeightInput): Uncertainty {
+	return {
+		heightBeforeMm: 1,
+		sprungLoadN: 0.04 * input.sprungLoadN,
+		motionRatio: 0.02 * input.motionRatio,
+		'oldSpring.rateNPerMm': 0.03 * input.oldSpring.rateNPerMm,
+		'newSpring.rateNPerMm': 0.03 * input.newSpring.rateNPerMm,
+		'oldSpring.freeLengthMm': 1.5,
+		'newSpring.freeLengthMm': 1.5,
+		seatChangeMm: 0.5,
+		// Half of 3 to 8 mm taken as two standard deviations.
+		settlingMm: 1.25
+	};
+}
+
+/** A spring pressed together by more than this share of its free length has no coils left. */
+const mostDeflection = 0.85;
+
+/**
+ * Where the car will stand with a new spring. Both springs carry W/MR, so the body rises by what the new
+ * one stands longer, over the motion ratio. With a ratio that changes over travel the balance
+ * k·(L₀ − L(Δh)) = W/MR(Δh) is solved by Newton, L(Δh) being the integral of the ratio.
+ */
 export function predictHeight(input: PredictHeightInput): Result<PredictHeightResult> {
+	const { sprungLoadN: load, motionRatio: ratio, motionRatioPerMm: gain = 0 } = input;
+	const { oldSpring, newSpring } = input;
 	const faults: Fault[] = [];
-	const springForce = input.sprungLoadN / input.motionRatio;
 	for (const name of ['oldSpring', 'newSpring'] as const) {
 		const { freeLengthMm, rateNPerMm } = input[name];
-		if (springForce / rateNPerMm > 0.85 * freeLengthMm) {
+		const deflection = load / ratio / rateNPerMm;
+		if (!(deflection <= mostDeflection * freeLengthMm)) {
 			faults.push({
 				field: `${name}.rateNPerMm`,
 				value: rateNPerMm,
-				message: `cannot carry the car: ${springForce.toFixed(0)} N would press this spring together by ${(springForce / rateNPerMm).toFixed(0)} of its ${freeLengthMm} mm; check rate, load and motion ratio`
+				message: `cannot carry the car: ${(load / ratio).toFixed(0)} N would press this spring together by ${deflection.toFixed(0)} of its ${freeLengthMm} mm; check rate, load and motion ratio`
 			});
 		}
 	}
 	if (faults.length) return faulty(...faults);
-	const uncertain = predictUncertain(input);
-	const model = (values: readonly number[]) => settledHeight(values, input.motionRatioPerMm);
-	const settledHeightMm = model(uncertain.map(({ value }) => value));
-	const u = propagate(model, uncertain);
-	if (settledHeightMm === undefined || u === undefined) {
-		return faulty({
-			field: 'motionRatioPerMm',
-			value: input.motionRatioPerMm,
-			message: 'takes the motion ratio to nothing inside this change of height; check it'
-		});
+	const oldLength = oldSpring.freeLengthMm - load / ratio / oldSpring.rateNPerMm;
+	const freeAbove = newSpring.freeLengthMm + input.seatChangeMm;
+	let rise = (freeAbove - load / ratio / newSpring.rateNPerMm - oldLength) / ratio;
+	for (let i = 0; i < 20 && gain !== 0; i++) {
+		// Up is droop, where the ratio is smaller by `gain` per mm.
+		const here = ratio - gain * rise;
+		if (!(here > 0.05)) {
+			return faulty({
+				field: 'motionRatioPerMm',
+				value: gain,
+				message: 'takes the motion ratio to nothing inside this change of height; check it'
+			});
+		}
+		const length = oldLength + ratio * rise - (gain * rise * rise) / 2;
+		const excess = newSpring.rateNPerMm * (freeAbove - length) - load / here;
+		const slope = -newSpring.rateNPerMm * here - (load * gain) / (here * here);
+		const step = excess / slope;
+		rise -= step;
+		if (Math.abs(step) < 1e-10) break;
 	}
-	const newHeightMm = settledHeightMm + input.settlingMm;
-	const changeMm = settledHeightMm - input.heightBeforeMm;
-	const rise = newHeightMm - input.heightBeforeMm;
-	const ratioThere = input.motionRatio - (input.motionRatioPerMm ?? 0) * rise;
+	const newHeightMm = input.heightBeforeMm + rise;
 	return ok({
 		newHeightMm,
-		settledHeightMm,
-		expandedMm: 2 * u,
-		changeMm,
-		oldSpringLengthMm: input.oldSpring.freeLengthMm - springForce / input.oldSpring.rateNPerMm,
-		newSpringLengthMm:
-			input.newSpring.freeLengthMm - input.sprungLoadN / ratioThere / input.newSpring.rateNPerMm
+		settledHeightMm: newHeightMm - input.settlingMm,
+		changeMm: rise - input.settlingMm,
+		oldSpringLengthMm: oldLength,
+		newSpringLengthMm: newSpring.freeLengthMm - load / (ratio - gain * rise) / newSpring.rateNPerMm
 	});
-}
-
-/** The same prediction by Monte Carlo: for when a linear band is doubted. */
-export function samplePredictedHeight(
-	input: PredictHeightInput,
-	options: MonteCarloOptions
-): Generator<number, MonteCarloResult> {
-	return sampleModel(
-		(values) => settledHeight(values, input.motionRatioPerMm),
-		predictUncertain(input),
-		options
-	);
 }

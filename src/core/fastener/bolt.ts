@@ -78,12 +78,15 @@ export function bolt(input: BoltInput): Result<{
 
 /** Torque for the same clamp with another friction: a thread that was oiled, or ran dry. */
 export function torqueAtFriction(
-	bolt: BoltInput,
-	torque: number,
+	screw: BoltInput & { torqueNm: number },
 	frictionThread: number,
 	frictionHead: number
-): number {
-	return torqueNm({ ...bolt, frictionThread, frictionHead }, clampN(bolt, torque));
+): Result<{ torqueNm: number; clampN: number; share: number }> {
+	const dry = bolt(screw);
+	if (!dry.ok) return dry;
+	const clamp = clampN(screw, screw.torqueNm);
+	const torque = torqueNm({ ...screw, frictionThread, frictionHead }, clamp);
+	return ok({ torqueNm: torque, clampN: clamp, share: torque / screw.torqueNm });
 }
 
 /** Torque expected after turning on by an angle from a snug torque, with the joint's own slope. */

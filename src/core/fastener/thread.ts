@@ -31,3 +31,25 @@ export function yieldStressMPa(propertyClass: PropertyClass, diameterMm: number)
 
 /** Bearing diameter of a hexagon head when none is given, as a share of the thread: own choice. */
 export const usualHeadShare = 1.3;
+
+/** Metric threads met under a car, coarse then fine, ISO 261. */
+export const usualThreads: readonly Thread[] = (
+	[
+		[6, 1],
+		[8, 1.25],
+		[10, 1.5],
+		[12, 1.75],
+		[14, 2],
+		[16, 2],
+		[18, 2.5],
+		[20, 2.5],
+		[8, 1],
+		[10, 1.25],
+		[12, 1.25],
+		[12, 1.5],
+		[14, 1.5],
+		[16, 1.5]
+	] as const
+).map(([diameterMm, pitchMm]) => ({ diameterMm, pitchMm }));
+
+export const threadName = ({ diameterMm, pitchMm }: Thread): string => `M${diameterMm}×${pitchMm}`;

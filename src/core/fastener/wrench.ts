@@ -43,9 +43,16 @@ export const permittedDeviation = (torque: number): number => (torque > 10 ? 0.0
 /** Calibration lapses after a year or 5000 cycles, whichever comes first: ISO 6789-1 (from memory). */
 export const calibrationLife = { months: 12, cycles: 5000 } as const;
 
-/** Calibration readings at 20, 60 and 100 % of the range against the permitted deviation. */
-export function calibrationPasses(readings: readonly { setNm: number; readNm: number }[]): boolean {
-	return readings.every(
-		({ setNm, readNm }) => Math.abs(readNm - setNm) / readNm <= permittedDeviation(setNm) + 1e-12
-	);
+/**
+ * Calibration readings, usually at 20, 60 and 100 % of the range, against the permitted deviation
+ * (ISO 6789-1: set value minus reference reading, over the reference reading).
+ */
+export function calibration(readings: readonly { setNm: number; readNm: number }[]) {
+	const judged = readings.map(({ setNm, readNm }) => {
+		const deviation = (setNm - readNm) / readNm;
+		const permitted = permittedDeviation(setNm);
+		// A reading on the line passes whatever the last digit of a division is.
+		return { deviation, permitted, passes: Math.abs(deviation) <= permitted + 1e-12 };
+	});
+	return { passes: judged.every(({ passes }) => passes), readings: judged };
 }

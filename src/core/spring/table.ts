@@ -1,4 +1,4 @@
-import { faulty, ok, type Result } from '../result.ts';
+import { faulty, ok, type Fault, type Result } from '../result.ts';
 
 /** Force of a progressive spring at a length, measured in a press. */
 export interface SpringPoint {
@@ -6,7 +6,7 @@ export interface SpringPoint {
 	forceN: number;
 }
 
-export interface SpringTable {
+interface SpringTable {
 	minLengthMm: number;
 	maxLengthMm: number;
 	/** Force and rate (N/mm, + = stiffer when shorter) at a length inside the table. */
@@ -19,7 +19,7 @@ export interface SpringTable {
  * Monotone piecewise cubic through the points, without overshoot (Fritsch and Carlson, SIAM J. Numer.
  * Anal. 17, 1980; slopes by the weighted harmonic mean). Force must fall as length grows.
  */
-export function springTable(given: readonly SpringPoint[], field = 'points'): Result<SpringTable> {
+function springTable(given: readonly SpringPoint[], field = 'points'): Result<SpringTable> {
 	if (given.length < 2) {
 		return faulty({ field, value: given.length, message: 'needs at least two points' });
 	}
@@ -81,6 +81,40 @@ export function springTable(given: readonly SpringPoint[], field = 'points'): Re
 			return (short + long) / 2;
 		}
 	});
+}
+
+/** Reads a press table at lengths or at forces: length, force and rate, in the order asked. */
+export function readSpringTable(input: {
+	points: readonly SpringPoint[];
+	lengthMm?: readonly number[];
+	forceN?: readonly number[];
+}): Result<{ rows: { lengthMm: number; forceN: number; rateNPerMm: number }[] }> {
+	const table = springTable(input.points);
+	if (!table.ok) return table;
+	const { minLengthMm, maxLengthMm, at, lengthAt } = table.value;
+	const faults: Fault[] = [];
+	const lengths = (input.lengthMm ?? []).map((length, i) => {
+		if (length < minLengthMm || length > maxLengthMm) {
+			faults.push({
+				field: `lengthMm.${i}`,
+				value: length,
+				message: `is outside the table (${minLengthMm} to ${maxLengthMm} mm); measure there too`
+			});
+		}
+		return length;
+	});
+	for (const [i, force] of (input.forceN ?? []).entries()) {
+		const length = lengthAt(force);
+		if (length === undefined) {
+			faults.push({
+				field: `forceN.${i}`,
+				value: force,
+				message: `is outside the table (${at(maxLengthMm).forceN} to ${at(minLengthMm).forceN} N); measure there too`
+			});
+		} else lengths.push(length);
+	}
+	if (faults.length) return faulty(...faults);
+	return ok({ rows: lengths.map((lengthMm) => ({ lengthMm, ...at(lengthMm) })) });
 }
 
 /** One-sided slope of the end point, held to the sign of its secant and three times it. */

@@ -23,13 +23,17 @@ export function summarize(values: readonly number[]): Summary {
 	const meanShifted = sum / n;
 	let squares = 0;
 	let drift = 0;
+	let min = shift;
+	let max = shift;
 	for (const value of values) {
+		if (value < min) min = value;
+		if (value > max) max = value;
 		const d = value - shift - meanShifted;
 		squares += d * d;
 		drift += d;
 	}
 	const s = n > 1 ? Math.sqrt((squares - (drift * drift) / n) / (n - 1)) : 0;
-	return { n, mean: shift + meanShifted, s, min: Math.min(...values), max: Math.max(...values) };
+	return { n, mean: shift + meanShifted, s, min, max };
 }
 
 export function median(values: readonly number[]): number {

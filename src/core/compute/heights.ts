@@ -1,0 +1,59 @@
+import Joi from 'joi';
+import { balance } from '../height/balance.ts';
+import { compareHeights } from '../height/compare.ts';
+import type { PerCorner } from '../height/corners.ts';
+import { ok } from '../result.ts';
+import {
+	axlesSchema,
+	banded,
+	between,
+	numbers,
+	outNumber,
+	perCornerSchema,
+	positive,
+	type Computation
+} from './computation.ts';
+
+const sideVerdict = Joi.string().valid('even', 'uneven', 'needs-a-reason').required();
+
+export const heightComputations: readonly Computation[] = [
+	{
+		name: 'height-compare',
+		summary: 'Did a ride height change? Difference of two sets of readings with its 95 % interval.',
+		input: Joi.object({
+			beforeMm: numbers(2, 100_000),
+			afterMm: numbers(2, 100_000),
+			resolutionMm: between(0, 100).required(),
+			repeatToleranceMm: positive(1000)
+		}),
+		output: Joi.object({
+			meanBefore: outNumber(),
+			meanAfter: outNumber(),
+			differenceMm: outNumber(),
+			expandedUncertaintyMm: outNumber(),
+			degreesOfFreedom: outNumber(),
+			verdict: Joi.string().valid('changed', 'not-shown-to-have-changed', 'read-again').required()
+		}),
+		example: { beforeMm: [352, 353, 352], afterMm: [366, 365, 366], resolutionMm: 1 },
+		run: (input: {
+			beforeMm: number[];
+			afterMm: number[];
+			resolutionMm: number;
+			repeatToleranceMm?: number;
+		}) =>
+			ok(compareHeights(input.beforeMm, input.afterMm, input.resolutionMm, input.repeatToleranceMm))
+	},
+	banded({
+		name: 'height-balance',
+		summary: 'How the body stands on four heights: sides, ends, and what no rigid body can show.',
+		input: Joi.object({ heightsMm: perCornerSchema(between(-500, 2000).required()).required() }),
+		output: Joi.object({
+			leftMinusRightMm: axlesSchema(outNumber()).required(),
+			frontMinusRearMm: outNumber(),
+			warpMm: outNumber(),
+			sideVerdict: axlesSchema(sideVerdict).required()
+		}),
+		example: { heightsMm: { FL: 362, FR: 365, RL: 371, RR: 358 } },
+		run: ({ heightsMm }: { heightsMm: PerCorner<number> }) => ok(balance(heightsMm))
+	})
+];

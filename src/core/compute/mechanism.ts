@@ -1,0 +1,186 @@
+import Joi from 'joi';
+import { mechanismLayouts, type CornerGeometry } from '../mechanism/geometry.ts';
+import { cornerPoints } from '../mechanism/points.ts';
+import { cornerSweep, travelLimits } from '../mechanism/sweep.ts';
+import {
+	tapedGeometry,
+	tapeSweep,
+	usualTapeUncertainty,
+	type TapedCorner,
+	type TapedTravel
+} from '../mechanism/tape.ts';
+import { banded, between, outNumber, type Computation } from './computation.ts';
+
+const point = Joi.array()
+	.items(between(-10_000, 10_000))
+	.length(3)
+	.description('[x, y, z] in mm: x forward, y left, z up');
+const layout = Joi.string()
+	.valid(...mechanismLayouts)
+	.required();
+const carrier = Joi.string().pattern(
+	/^(lower|upper|knuckle|arm|link:[0-4])$/,
+	'lower, upper, knuckle, arm or link:0 to link:4'
+);
+const angle = (most: number) => between(-most, most).default(0);
+const bumps = (most: number) =>
+	Joi.array()
+		.items(between(-1000, 1000))
+		.min(1)
+		.max(most)
+		.required()
+		.description('vertical movement of the wheel centre from the reference posture, mm, + = up');
+const mostRows = 2001;
+
+/** A corner by its hardpoints, all at the reference posture. */
+const geometry = {
+	layout,
+	side: Joi.string().valid('left', 'right').required(),
+	points: Joi.object().pattern(Joi.string().max(40), point).max(30).default({}),
+	links: Joi.array()
+		.items(Joi.object({ inner: point.required(), outer: point.required(), bushAxis: point }))
+		.max(5)
+		.description('five, for multi-link'),
+	wheelCentre: point.required(),
+	staticCamberDeg: angle(30),
+	staticToeDeg: angle(30),
+	springOn: carrier,
+	damperOn: carrier
+};
+const taped = {
+	layout,
+	measures: Joi.object()
+		.pattern(Joi.string().max(40), between(-10_000, 10_000))
+		.max(30)
+		.required()
+		.description('tape measures of this layout by name, at one ride height'),
+	staticCamberDeg: angle(30)
+};
+
+const twist = Joi.object({ lower: Joi.number(), upper: Joi.number(), arm: Joi.number() });
+const tapeRow = {
+	bumpMm: outNumber(),
+	camberDeg: outNumber(),
+	kpiDeg: Joi.number(),
+	trackChangeMm: outNumber(),
+	wheelbaseChangeMm: outNumber(),
+	springLengthMm: Joi.number(),
+	springMotionRatio: Joi.number(),
+	damperLengthMm: Joi.number(),
+	damperMotionRatio: Joi.number(),
+	twistDeg: twist.required()
+};
+const limit = Joi.object({ atMm: outNumber(), blocker: Joi.string() }).required();
+
+const wishboneCorner = {
+	layout: 'double-wishbone',
+	side: 'left',
+	points: {
+		lowerFrontPivot: [150, 350, 200],
+		lowerRearPivot: [-150, 350, 205],
+		lowerBallJoint: [10, 720, 190],
+		upperFrontPivot: [100, 420, 480],
+		upperRearPivot: [-120, 420, 470],
+		upperBallJoint: [-15, 690, 500],
+		tieRodInner: [-130, 360, 230],
+		tieRodOuter: [-140, 700, 225],
+		springTop: [0, 470, 640],
+		springBottom: [0, 600, 215],
+		damperTop: [0, 470, 640],
+		damperBottom: [0, 600, 215]
+	},
+	wheelCentre: [0, 760, 310],
+	staticCamberDeg: -1,
+	staticToeDeg: 0.1,
+	springOn: 'lower',
+	damperOn: 'lower'
+};
+const tapedCorner = {
+	layout: 'macpherson',
+	measures: {
+		lowerArmMm: 350,
+		lowerJointBelowPivotMm: 20,
+		strutTopAboveLowerJointMm: 600,
+		strutTopInboardMm: 130,
+		strutLengthMm: 480,
+		strutLeanDeg: 11,
+		hubAboveLowerJointMm: 110,
+		hubOutboardOfLowerJointMm: 60
+	}
+};
+
+type Swept = CornerGeometry & { bumpMm: number[] };
+
+export const mechanismComputations: readonly Computation[] = [
+	banded({
+		name: 'corner-sweep',
+		summary: 'A corner through its travel from hardpoints: angles, twists, lengths, motion ratios.',
+		input: Joi.object({ ...geometry, bumpMm: bumps(mostRows) }),
+		output: Joi.object({
+			rows: Joi.array()
+				.items(
+					Joi.object({
+						...tapeRow,
+						toeDeg: outNumber(),
+						casterDeg: Joi.number(),
+						links: Joi.array().items(Joi.object({ twistDeg: outNumber(), coneDeg: outNumber() }))
+					})
+				)
+				.required()
+		}),
+		example: { ...wishboneCorner, bumpMm: [-80, -40, 0, 40, 80] },
+		run: ({ bumpMm, ...corner }: Swept) => cornerSweep(corner, bumpMm),
+		rows: ({ bumpMm }) => bumpMm.length
+	}),
+	{
+		name: 'corner-travel',
+		summary: 'How far a wheel goes each way from hardpoints, and the part that stops it.',
+		input: Joi.object({
+			...geometry,
+			droopMm: between(-1000, 0).default(-300),
+			bumpMm: between(0, 1000).default(300)
+		}),
+		output: Joi.object({ droop: limit, bump: limit }),
+		example: wishboneCorner,
+		run: ({ droopMm, bumpMm, ...corner }: CornerGeometry & { droopMm: number; bumpMm: number }) =>
+			travelLimits(corner, droopMm, bumpMm)
+	},
+	{
+		name: 'corner-points',
+		summary: 'Where every point of a corner stands at each bump: for drawings.',
+		input: Joi.object({ ...geometry, bumpMm: bumps(mostRows) }),
+		output: Joi.object({
+			postures: Joi.array()
+				.items(
+					Joi.object({
+						bumpMm: outNumber(),
+						points: Joi.object().pattern(Joi.string(), point).required(),
+						links: Joi.array().items(Joi.object({ inner: point, outer: point })),
+						wheelCentre: point.required(),
+						spinAxis: point.required()
+					})
+				)
+				.required()
+		}),
+		example: { ...wishboneCorner, bumpMm: [-60, 0, 60] },
+		run: ({ bumpMm, ...corner }: Swept) => cornerPoints(corner, bumpMm)
+	},
+	banded({
+		name: 'tape-sweep',
+		summary: 'A corner through its travel from a few tape measures, with the band each answer has.',
+		input: Joi.object({ ...taped, bumpMm: bumps(mostRows) }),
+		output: Joi.object({ rows: Joi.array().items(Joi.object(tapeRow)).required() }),
+		example: { ...tapedCorner, bumpMm: [-60, 0, 60] },
+		run: tapeSweep,
+		usualUncertainty: usualTapeUncertainty,
+		rows: ({ bumpMm }: TapedTravel) => bumpMm.length
+	}),
+	{
+		name: 'tape-geometry',
+		summary: 'The hardpoints of the planar model that stands for a taped corner.',
+		input: Joi.object(taped),
+		output: Joi.object({ ...geometry, points: geometry.points.required() }),
+		example: tapedCorner,
+		run: (input: TapedCorner) => tapedGeometry(input)
+	}
+];
