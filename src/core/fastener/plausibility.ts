@@ -1,5 +1,5 @@
 import { siUnit, units } from '../units/dimensions.ts';
-import { bolt, type BoltInput } from './bolt.ts';
+import { bolt } from './bolt.ts';
 import { ok, type Result } from '../result.ts';
 import {
 	threadName,

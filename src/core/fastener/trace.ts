@@ -105,9 +105,9 @@ export function torqueTrace(input: {
 		});
 	}
 
-	const smooth = onEvenAngles(angleDeg, torqueNm);
+	const prevailingNm = runDownTorque(onEvenAngles(angleDeg, torqueNm).torque, peakNm);
+	const smooth = onEvenAngles(angleDeg, torqueNm, tighteningFrom(input, prevailingNm, peakNm));
 	const { slopes, stepDeg } = smooth;
-	const prevailingNm = runDownTorque(smooth.torque, peakNm);
 	// The steady part of the rise: between a fifth and nine tenths of the way from prevailing to peak.
 	const from = prevailingNm + 0.2 * (peakNm - prevailingNm);
 	const rising = slopes.filter((_, i) => smooth.torque[i]! >= from);
@@ -163,10 +163,34 @@ interface Even {
 	slopes: number[];
 }
 
-/** Mean torque on an even grid of angles, and its slope over a window: any sampling looks the same. */
-function onEvenAngles(angleDeg: readonly number[], torqueNm: readonly number[]): Even {
+/**
+ * The angle to read slopes from: half the tightening before the torque leaves the run-down, so that a
+ * long run-down does not make the tightening a few points of the grid.
+ */
+function tighteningFrom(
+	{ angleDeg, torqueNm }: { angleDeg: readonly number[]; torqueNm: readonly number[] },
+	prevailingNm: number,
+	peakNm: number
+): number {
+	const edge = prevailingNm + 0.1 * (peakNm - prevailingNm);
+	const leaves =
+		angleDeg[
+			Math.max(
+				0,
+				torqueNm.findIndex((torque) => torque > edge)
+			)
+		]!;
+	const span = angleDeg[angleDeg.length - 1]! - leaves;
+	return Math.max(angleDeg[0]!, leaves - Math.max(0.5 * span, 1));
+}
+
+/** Torque on an even grid of angles, and its slope over a window: any sampling looks the same. */
+function onEvenAngles(
+	angleDeg: readonly number[],
+	torqueNm: readonly number[],
+	angle0 = angleDeg[0]!
+): Even {
 	const points = Math.min(400, angleDeg.length);
-	const angle0 = angleDeg[0]!;
 	const stepDeg = (angleDeg[angleDeg.length - 1]! - angle0) / (points - 1);
 	const torque: number[] = [];
 	let at = 0;

@@ -1,0 +1,182 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { corners, perCorner, type PerCorner } from '../height/corners';
+import { collarPlan } from './collar-plan';
+import { fourCorner, type FourCornerCar } from './four-corner';
+import { predictHeight, type PredictHeightInput } from './predict-height';
+
+const car: FourCornerCar = {
+	wheelbaseMm: 2600,
+	trackFrontMm: 1500,
+	trackRearMm: 1490,
+	loadsN: { FL: 3650, FR: 3500, RL: 2550, RR: 2450 },
+	wheelRatesNPerMm: { FL: 28, FR: 28, RL: 26, RR: 26 },
+	tyreRateNPerMm: 210,
+	antiRollNPerMm: { front: 9, rear: 5 },
+	motionRatio: { FL: 0.95, FR: 0.95, RL: 0.7, RR: 0.7 }
+};
+const stand = (perchMm: PerCorner<number>) => {
+	const result = fourCorner({ ...car, perchMm });
+	if (!result.ok) throw new Error(JSON.stringify(result.faults));
+	return result.value;
+};
+const perches = fc.record(
+	perCorner(() => fc.double({ min: -15, max: 15, noNaN: true }))
+) as fc.Arbitrary<PerCorner<number>>;
+
+describe('four corners', () => {
+	it('loads move between wheels; their sum and their moments stay', () => {
+		fc.assert(
+			fc.property(perches, (perch) => {
+				const { FL, FR, RL, RR } = stand(perch).loadChangeN;
+				expect(FL + FR + RL + RR).toBeCloseTo(0, 6);
+				expect(FL + FR - RL - RR).toBeCloseTo(0, 6);
+				expect((FL - FR) * 1500 + (RL - RR) * 1490).toBeCloseTo(0, 3);
+			}),
+			{ seed: 1 }
+		);
+	});
+
+	it('two adjustments one after the other do what both together do', () => {
+		fc.assert(
+			fc.property(perches, perches, (a, b) => {
+				const both = stand(perCorner((corner) => (a[corner] + b[corner]) / 2));
+				const [first, second] = [stand(a), stand(b)];
+				for (const corner of corners) {
+					const mean = (first.heightChangeMm[corner] + second.heightChangeMm[corner]) / 2;
+					expect(both.heightChangeMm[corner]).toBeCloseTo(mean, 8);
+				}
+			}),
+			{ seed: 2 }
+		);
+	});
+
+	it('a stiffer car is a lower one for nobody: more perch, more height at that corner', () => {
+		for (const corner of corners) {
+			const heights = [2, 6, 10].map(
+				(p) => stand(perCorner((c) => (c === corner ? p : 0))).heightChangeMm[corner]
+			);
+			expect(heights).toEqual([...heights].sort((a, b) => a - b));
+		}
+	});
+
+	it('mirrored perches on a mirrored car stand mirrored', () => {
+		const flip = <T>({ FL, FR, RL, RR }: PerCorner<T>) => ({ FL: FR, FR: FL, RL: RR, RR: RL });
+		const perchMm = { FL: 4, FR: -3, RL: 7, RR: 1 };
+		const mirrored = fourCorner({ ...car, loadsN: flip(car.loadsN), perchMm: flip(perchMm) });
+		if (!mirrored.ok) throw new Error('no stand');
+		for (const corner of corners) {
+			expect(flip(mirrored.value.heightChangeMm)[corner]).toBeCloseTo(
+				stand(perchMm).heightChangeMm[corner],
+				9
+			);
+		}
+	});
+
+	it('a perch that would lift a wheel is refused, naming the wheel', () => {
+		const light = { ...car, loadsN: { ...car.loadsN, RR: 150 } };
+		const result = fourCorner({ ...light, perchMm: { FL: 0, FR: 0, RL: 120, RR: 0 } });
+		expect(!result.ok && result.faults[0]!.field).toBe('perchMm.RR');
+	});
+});
+
+describe('collar plan', () => {
+	it('heights that perches have made are found again', () => {
+		fc.assert(
+			fc.property(perches, (perch) => {
+				const made = stand(perch);
+				const plan = collarPlan({
+					...car,
+					targetHeightChangeMm: made.heightChangeMm,
+					targetCrossWeight: made.crossWeight.after,
+					crossWeightMmPerPercent: 20,
+					threadPitchMm: 0.01,
+					limitsMm: { min: -30, max: 30 }
+				});
+				if (!plan.ok) throw new Error('no plan');
+				for (const corner of corners) {
+					expect(plan.value.perchMm[corner]).toBeCloseTo(perch[corner], 1);
+				}
+				expect(plan.value.residualMm).toBeLessThan(0.02);
+			}),
+			{ seed: 3, numRuns: 40 }
+		);
+	});
+
+	it('limits without a whole quarter-turn between them are named', () => {
+		const plan = collarPlan({
+			...car,
+			targetHeightChangeMm: perCorner(() => 1),
+			threadPitchMm: 2,
+			limitsMm: { min: 0.1, max: 0.4 }
+		});
+		expect(!plan.ok && plan.faults[0]!.field).toBe('limitsMm');
+	});
+
+	it('limits the wrong way round are named', () => {
+		const plan = collarPlan({
+			...car,
+			targetHeightChangeMm: perCorner(() => 1),
+			threadPitchMm: 2,
+			limitsMm: { min: 5, max: -5 }
+		});
+		expect(!plan.ok && plan.faults[0]!.field).toBe('limitsMm.min');
+	});
+
+	it('nothing wanted, nothing turned', () => {
+		const plan = collarPlan({
+			...car,
+			targetHeightChangeMm: perCorner(() => 0),
+			threadPitchMm: 1.5,
+			limitsMm: { min: -20, max: 20 }
+		});
+		expect(plan.ok && plan.value.turns).toEqual({ FL: 0, FR: 0, RL: 0, RR: 0 });
+	});
+});
+
+describe('height with new parts', () => {
+	const input: PredictHeightInput = {
+		heightBeforeMm: 352,
+		sprungLoadN: 3600,
+		motionRatio: 0.9,
+		oldSpring: { rateNPerMm: 25, freeLengthMm: 340 },
+		newSpring: { rateNPerMm: 25, freeLengthMm: 340 },
+		seatChangeMm: 0,
+		settlingMm: 0
+	};
+	const predicted = (change: Partial<PredictHeightInput>) => {
+		const result = predictHeight({ ...input, ...change });
+		if (!result.ok) throw new Error(JSON.stringify(result.faults));
+		return result.value;
+	};
+
+	it('the same spring again stands where the old one stood', () => {
+		expect(predicted({}).settledHeightMm).toBeCloseTo(352, 10);
+		expect(predicted({ settlingMm: 5 }).settledHeightMm).toBeCloseTo(347, 10);
+	});
+	it('a spring longer by 9 mm lifts by 9 over the motion ratio, and so does a perch', () => {
+		const longer = { rateNPerMm: 25, freeLengthMm: 349 };
+		expect(predicted({ newSpring: longer }).changeMm).toBeCloseTo(10, 10);
+		expect(predicted({ seatChangeMm: 9 }).changeMm).toBeCloseTo(10, 10);
+	});
+	it('a stiffer spring of the same length stands higher by the difference of the deflections', () => {
+		const { changeMm } = predicted({ newSpring: { rateNPerMm: 32, freeLengthMm: 340 } });
+		expect(changeMm).toBeCloseTo((4000 / 25 - 4000 / 32) / 0.9, 9);
+	});
+	it('a motion ratio that grows in bump: spring force and load balance there', () => {
+		const gain = 0.001;
+		const lower = predicted({
+			motionRatioPerMm: gain,
+			newSpring: { rateNPerMm: 25, freeLengthMm: 310 }
+		});
+		const here = 0.9 - gain * lower.changeMm;
+		const length =
+			lower.oldSpringLengthMm + (0.9 * lower.changeMm - (gain * lower.changeMm ** 2) / 2);
+		expect(25 * (310 - length)).toBeCloseTo(3600 / here, 6);
+		expect(lower.newSpringLengthMm).toBeCloseTo(length, 6);
+	});
+	it('a spring that cannot carry the car is refused', () => {
+		const result = predictHeight({ ...input, newSpring: { rateNPerMm: 8, freeLengthMm: 340 } });
+		expect(!result.ok && result.faults[0]!.field).toBe('newSpring.rateNPerMm');
+	});
+});

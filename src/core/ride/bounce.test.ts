@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { bounce } from './bounce';
+import { modesOf } from './modes';
+import { Matrix } from 'ml-matrix';
+import { quarterCar, rideVerdict } from './quarter-car';
+
+/** Body held down by `push`, let go after `hold` seconds. */
+function trace(zeta: number, freqHz: number, push = -40, hold = 0, seconds = 3, stepS = 0.01) {
+	const natural = 2 * Math.PI * freqHz;
+	const damped = natural * Math.sqrt(Math.max(0, 1 - zeta * zeta));
+	const timeS = Array.from({ length: Math.round(seconds / stepS) }, (_, i) => i * stepS);
+	const heightMm = timeS.map((time) => {
+		const t = Math.max(0, time - hold);
+		if (zeta < 1) {
+			const decay = Math.exp(-zeta * natural * t);
+			return (
+				push * decay * (Math.cos(damped * t) + ((zeta * natural) / damped) * Math.sin(damped * t))
+			);
+		}
+		const root = natural * Math.sqrt(zeta * zeta - 1);
+		const [a, b] = [-zeta * natural + root, -zeta * natural - root];
+		return (push * (a * Math.exp(b * t) - b * Math.exp(a * t))) / (a - b);
+	});
+	return { timeS, heightMm };
+}
+const read = (input: { timeS: number[]; heightMm: number[] }) => {
+	const result = bounce(input);
+	if (!result.ok) throw new Error(JSON.stringify(result.faults));
+	return result.value;
+};
+
+describe('bounce trace', () => {
+	it('any swing, up or down, held first or not', () => {
+		fc.assert(
+			fc.property(
+				fc.double({ min: 0.08, max: 0.6, noNaN: true }),
+				fc.double({ min: 0.9, max: 2.2, noNaN: true }),
+				fc.constantFrom(-40, 30),
+				fc.constantFrom(0, 0.5),
+				(zeta, freqHz, push, hold) => {
+					const got = read(trace(zeta, freqHz, push, hold, 4));
+					expect(got.dampingRatio).toBeCloseTo(zeta, 2);
+					expect(got.naturalFreqHz).toBeCloseTo(freqHz, 1);
+				}
+			),
+			{ seed: 4, numRuns: 60 }
+		);
+	});
+
+	it('a tired damper swings more often than a good one', () => {
+		const [tired, worn, good] = [0.08, 0.2, 0.5].map((zeta) => read(trace(zeta, 1.3, -40, 0, 6)));
+		expect(tired!.movements).toBeGreaterThan(worn!.movements);
+		expect(worn!.movements).toBeGreaterThan(good!.movements);
+		// In good order: back and stopped within about one and a half movements; common practice, no source.
+		expect(good!.movements).toBeLessThanOrEqual(2);
+	});
+
+	it('creeps back without a swing when overdamped', () => {
+		const got = read(trace(1.5, 1.3));
+		expect(got.dampingRatio).toBeGreaterThan(1);
+		expect(got).toMatchObject({ dampedFreqHz: 0, movements: 1 });
+	});
+
+	it.each([
+		['timeS', { timeS: [0, 1, 2], heightMm: [0, 1, 0] }],
+		['heightMm', { timeS: [...Array(20).keys()], heightMm: [0, 1, 0] }],
+		['heightMm', { timeS: [...Array(40).keys()], heightMm: Array<number>(40).fill(5) }],
+		[
+			'timeS.5',
+			{ timeS: [0, 1, 2, 3, 4, 4, 6, 7, 8, 9, 10, 11, 12], heightMm: [...Array(13).keys()] }
+		]
+	])('%s that cannot be read is named', (field, input) => {
+		const result = bounce(input);
+		expect(!result.ok && result.faults.map((fault) => fault.field)).toContain(field);
+	});
+});
+
+describe('modes', () => {
+	it('two real eigenvalues are one overdamped mode', () => {
+		// λ² + 2ζωλ + ω² with ω = 2π, ζ = 1.25: eigenvalues −π and −4π.
+		const w = 2 * Math.PI;
+		const [mode] = modesOf(
+			new Matrix([
+				[0, 1],
+				[-w * w, -2.5 * w]
+			])
+		);
+		expect(mode!.freqHz).toBeCloseTo(1, 10);
+		expect(mode!.dampingRatio).toBeCloseTo(1.25, 10);
+	});
+
+	it('without a damper nothing is damped', () => {
+		const car = {
+			sprungMassKg: 360,
+			unsprungMassKg: 42,
+			wheelRateNPerMm: 25,
+			tyreRateNPerMm: 210,
+			damperNsPerMm: 0
+		};
+		const { bodyDampingRatio, hopDampingRatio, bodyFreqHz, hopFreqHz } = quarterCar(car);
+		expect(bodyDampingRatio).toBeCloseTo(0, 9);
+		expect(hopDampingRatio).toBeCloseTo(0, 9);
+		// Product of both: ω₁²ω₂² = k·kt/(m·u).
+		const product = (25e3 * 210e3) / (360 * 42);
+		expect((2 * Math.PI) ** 4 * (bodyFreqHz * hopFreqHz) ** 2).toBeCloseTo(product, 3);
+	});
+
+	/** Common practice, no source. */
+	it('passenger cars swing at 1.0 to 1.5 Hz, sports cars to 2', () => {
+		expect([0.9, 1.2, 1.8, 2.3].map(rideVerdict)).toEqual(['soft', 'passenger', 'sports', 'stiff']);
+	});
+});

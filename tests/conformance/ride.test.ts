@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest';
+import { bounce } from '../../src/core/ride/bounce';
+import { fullCar, fullCarModes, type Road } from '../../src/core/ride/full-car';
+import { dampingFromOvershoot, dampingFromPeaks } from '../../src/core/ride/log-decrement';
+import { dampingRatio, naturalFreqHz, quarterCar } from '../../src/core/ride/quarter-car';
+import reference from './reference/reference.json';
+import { valueOf } from './value-of';
+
+/** Eigenvalues of M, C, K by numpy.linalg.eigvals (reference/make.py). */
+describe('quarter car against a general eigenvalue solver', () => {
+	const pairs = reference.quarterCar.filter(({ modes }) => modes.length === 2);
+	it.each(pairs.map((c, i) => [i, c] as const))('car %i', (_, { car, modes }) => {
+		const got = quarterCar(car);
+		expect(got.bodyFreqHz).toBeCloseTo(modes[0]!.freqHz, 8);
+		expect(got.hopFreqHz).toBeCloseTo(modes[1]!.freqHz, 8);
+		expect(got.bodyDampingRatio).toBeCloseTo(modes[0]!.dampingRatio, 8);
+		expect(got.hopDampingRatio).toBeCloseTo(modes[1]!.dampingRatio, 8);
+	});
+
+	/** Single-mass limits: f = √(k/m)/2π, ζ = c/(2√(km)). */
+	it('on a rigid tyre the body swings as a single mass', () => {
+		const got = quarterCar({
+			sprungMassKg: 400,
+			unsprungMassKg: 0.1,
+			wheelRateNPerMm: 25,
+			tyreRateNPerMm: 1e5,
+			damperNsPerMm: 1.9
+		});
+		expect(got.bodyFreqHz).toBeCloseTo(naturalFreqHz(25, 400), 3);
+		expect(got.bodyDampingRatio).toBeCloseTo(dampingRatio(1.9, 25, 400), 3);
+	});
+});
+
+describe('logarithmic decrement', () => {
+	it('a ratio of 10 to 1 is ζ = 0.344', () => {
+		expect(dampingFromPeaks(10, 1)).toBeCloseTo(0.344, 3);
+	});
+	it('peaks and overshoots of one swing agree', () => {
+		// One full swing is two overshoots.
+		expect(dampingFromOvershoot(10, Math.sqrt(10))).toBeCloseTo(dampingFromPeaks(10, 1), 12);
+	});
+});
+
+describe('bounce trace', () => {
+	/** scipy.optimize.curve_fit on the same noisy trace. */
+	it.each(reference.bounce.map((c, i) => [i, c] as const))(
+		'finds what a general curve fit finds: trace %i',
+		(_, { timeS, heightMm, dampingRatio: zeta, naturalFreqHz: freq }) => {
+			const got = valueOf(bounce({ timeS, heightMm }));
+			expect(got.dampingRatio).toBeCloseTo(zeta, 2);
+			expect(got.naturalFreqHz).toBeCloseTo(freq, 2);
+			expect(Math.abs(got.dampingRatio - zeta)).toBeLessThan(got.dampingRatioExpanded);
+		}
+	);
+
+	it.each([0.05, 0.2, 0.344, 0.6, 0.8])('a clean decay of ζ = %f', (zeta) => {
+		const natural = 2 * Math.PI * 1.4;
+		const damped = natural * Math.sqrt(1 - zeta ** 2);
+		const timeS = Array.from({ length: 400 }, (_, i) => i * 0.01);
+		const heightMm = timeS.map(
+			(t) =>
+				600 -
+				35 *
+					Math.exp(-zeta * natural * t) *
+					(Math.cos(damped * t) + ((zeta * natural) / damped) * Math.sin(damped * t))
+		);
+		const got = valueOf(bounce({ timeS, heightMm }));
+		expect(got.dampingRatio).toBeCloseTo(zeta, 4);
+		expect(got.dampedFreqHz).toBeCloseTo(damped / (2 * Math.PI), 4);
+		expect(got.restMm).toBeCloseTo(600, 2);
+	});
+});
+
+describe('full car', () => {
+	const { car, road, modes, states } = reference.fullCar;
+
+	it('modes are the eigenvalues of M, C, K', () => {
+		const got = fullCarModes(car);
+		expect(got).toHaveLength(7);
+		for (const [i, mode] of modes.entries()) {
+			expect(got[i]!.freqHz).toBeCloseTo(mode.freqHz, 7);
+			expect(got[i]!.dampingRatio).toBeCloseTo(mode.dampingRatio, 7);
+		}
+	});
+
+	/** scipy.integrate.solve_ivp, DOP853 at 1e-10. */
+	it('drives over a hump as a general integrator does', () => {
+		const { rows } = valueOf(fullCar(car, road as Road, 3));
+		for (const state of states) {
+			const row = rows.find(({ timeS }) => Math.abs(timeS - state.timeS) < 1e-9)!;
+			expect(row.bodyMm).toBeCloseTo(state.bodyMm, 2);
+			expect(row.pitchDeg).toBeCloseTo(state.pitchDeg, 4);
+			expect(row.rollDeg).toBeCloseTo(state.rollDeg, 4);
+		}
+	});
+
+	it('comes to rest on top of a step, at its height', () => {
+		const step: Road = { shape: 'step', heightMm: 40, lengthMm: 300, side: 'both', speedKmh: 20 };
+		const { rows } = valueOf(fullCar(car, step, 12));
+		const last = rows[rows.length - 1]!;
+		expect(last.bodyMm).toBeCloseTo(40, 2);
+		for (const load of Object.values(last.tyreLoadN)) expect(load).toBeCloseTo(0, 0);
+	});
+});
