@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { compute, computations, findComputation } from './compute';
+import { compute, computations, computeInSteps, findComputation } from './compute';
+import { numbersOf, withNumber } from './uncertainty/band';
 import { validate } from './validate';
 
 describe.each(computations.map((c) => [c.name, c] as const))('%s', (_, computation) => {
@@ -19,7 +20,83 @@ describe.each(computations.map((c) => [c.name, c] as const))('%s', (_, computati
 	);
 });
 
+/** What a slip of the hand or a broken device sends. */
+const slips = [
+	NaN,
+	Infinity,
+	-Infinity,
+	null,
+	'x',
+	'12',
+	true,
+	[],
+	{},
+	-1,
+	0,
+	1e-300,
+	1e308,
+	-1e9,
+	1e9
+];
+
+describe.each(computations.map((c) => [c.name, c] as const))(
+	'%s, one value off',
+	(_, computation) => {
+		const paths = [...numbersOf(computation.example).keys()].slice(0, 60);
+
+		it('answers each slip within a second: finite numbers, or words that name the field', () => {
+			for (const path of paths) {
+				for (const slip of slips) {
+					const input = withNumber(computation.example, path, slip as number);
+					const started = performance.now();
+					const result = compute(computation, input);
+					const where = `${path} = ${String(slip)}`;
+					expect(performance.now() - started, where).toBeLessThan(1000);
+					if (result.ok) {
+						for (const value of numbersOf(result.value).values()) {
+							expect(Number.isFinite(value), where).toBe(true);
+						}
+						expect(JSON.stringify(result.value), where).not.toMatch(/null/);
+						expect(validate(computation.output, result.value), where).toMatchObject({ ok: true });
+					} else {
+						expect(result.faults.length, where).toBeGreaterThan(0);
+						for (const { field, message } of result.faults) {
+							expect(field, where).not.toBe('');
+							expect(message, where).not.toMatch(/NaN|undefined|Infinity|\[object/);
+							expect(message.length, where).toBeGreaterThan(8);
+						}
+					}
+				}
+			}
+		});
+
+		it('does not take what it does not know', () => {
+			const result = compute(computation, { ...computation.example, nonsense: 1 });
+			expect(!result.ok && result.faults[0]!.field).toBe('nonsense');
+		});
+	}
+);
+
 describe('bad input', () => {
+	it('a list without end is refused before it is looked through', () => {
+		const endless = new Array<number>(20_000_000).fill(1);
+		const started = performance.now();
+		const result = compute(findComputation('bounce')!, { timeS: endless, heightMm: endless });
+		expect(performance.now() - started).toBeLessThan(1000);
+		expect(!result.ok && result.faults.map(({ field }) => field)).toEqual(['timeS', 'heightMm']);
+	});
+
+	it('long work in steps comes to the same answer as at once', () => {
+		const drawn = findComputation('monte-carlo')!;
+		const steps = computeInSteps(drawn, drawn.example);
+		const shares: number[] = [];
+		let step = steps.next();
+		for (; !step.done; step = steps.next()) shares.push(step.value);
+		expect(step.value).toEqual(compute(drawn, drawn.example));
+		expect(shares.length).toBeGreaterThan(0);
+		expect(shares).toEqual([...shares].sort((a, b) => a - b));
+	});
+
 	const bush = findComputation('bush-set')!;
 
 	it('names every fault at once', () => {

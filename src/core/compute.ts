@@ -77,9 +77,12 @@ function tooLong(data: unknown, path = ''): Fault[] {
 	);
 }
 
-/** A result that ran out of the range of numbers is no result. */
+/** Greater than any quantity of a car: beyond it a number is only an input gone wrong. */
+const greatest = 1e15;
+
+/** A result that ran out of the range of a car's numbers is no result. */
 function finite(result: Result<object>): Result<object> {
-	if (!result.ok || isFinite(result.value)) return result;
+	if (!result.ok || inRange(result.value)) return result;
 	return faulty({
 		field: 'input',
 		message:
@@ -87,9 +90,9 @@ function finite(result: Result<object>): Result<object> {
 	});
 }
 
-function isFinite(data: unknown): boolean {
-	if (typeof data === 'number') return Number.isFinite(data);
+function inRange(data: unknown): boolean {
+	if (typeof data === 'number') return Math.abs(data) < greatest;
 	if (data === null) return false;
 	if (typeof data !== 'object') return true;
-	return Object.values(data).every(isFinite);
+	return Object.values(data).every(inRange);
 }

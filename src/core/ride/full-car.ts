@@ -190,19 +190,28 @@ export function fullCar(car: FullCar, road: Road, durationS: number): Result<Ful
 		// An obstacle shorter than a step must not be jumped over.
 		dtMaxMag: Math.min(0.02, road.lengthMm / 1000 / speed / 4)
 	});
-	for (let row = 0, steps = 0; row <= frames; row++) {
+	let steps = 0;
+	/** False where the integrator gives up, or takes so many steps that it would never end. */
+	const reach = (timeS: number): boolean => {
+		try {
+			while (integrator.t < timeS && steps++ < mostSteps) integrator.step(timeS);
+		} catch {
+			return false;
+		}
+		return steps < mostSteps && integrator.y.every(Number.isFinite);
+	};
+	for (let row = 0; row <= frames; row++) {
 		const timeS = (durationS * row) / frames;
 		const usual = integrator.dt;
-		while (integrator.t < timeS && steps++ < mostSteps) integrator.step(timeS);
-		// The short last step up to a row must not slow the next ones down.
-		integrator.dt = Math.max(integrator.dt, usual);
-		if (steps >= mostSteps || !integrator.y.every(Number.isFinite)) {
+		if (!reach(timeS)) {
 			return faulty({
 				field: 'car',
 				message:
 					'could not be driven over this road: its numbers are too far apart (very stiff or very light parts, or a very short obstacle)'
 			});
 		}
+		// The short last step up to a row must not slow the next ones down.
+		integrator.dt = Math.max(integrator.dt, usual);
 		record(timeS, integrator.y);
 	}
 	const last = rows[rows.length - 1]!;
