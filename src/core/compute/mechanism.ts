@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { mechanismLayouts, type CornerGeometry } from '../mechanism/geometry.ts';
 import { cornerPoints } from '../mechanism/points.ts';
+import { sampleCorners, sampleTape } from '../mechanism/samples.ts';
 import { cornerSweep, travelLimits } from '../mechanism/sweep.ts';
 import {
 	tapedGeometry,
@@ -72,43 +73,6 @@ const tapeRow = {
 };
 const limit = Joi.object({ atMm: outNumber(), blocker: Joi.string() }).required();
 
-const wishboneCorner = {
-	layout: 'double-wishbone',
-	side: 'left',
-	points: {
-		lowerFrontPivot: [150, 350, 200],
-		lowerRearPivot: [-150, 350, 205],
-		lowerBallJoint: [10, 720, 190],
-		upperFrontPivot: [100, 420, 480],
-		upperRearPivot: [-120, 420, 470],
-		upperBallJoint: [-15, 690, 500],
-		tieRodInner: [-130, 360, 230],
-		tieRodOuter: [-140, 700, 225],
-		springTop: [0, 470, 640],
-		springBottom: [0, 600, 215],
-		damperTop: [0, 470, 640],
-		damperBottom: [0, 600, 215]
-	},
-	wheelCentre: [0, 760, 310],
-	staticCamberDeg: -1,
-	staticToeDeg: 0.1,
-	springOn: 'lower',
-	damperOn: 'lower'
-};
-const tapedCorner = {
-	layout: 'macpherson',
-	measures: {
-		lowerArmMm: 350,
-		lowerJointBelowPivotMm: 20,
-		strutTopAboveLowerJointMm: 600,
-		strutTopInboardMm: 130,
-		strutLengthMm: 480,
-		strutLeanDeg: 11,
-		hubAboveLowerJointMm: 110,
-		hubOutboardOfLowerJointMm: 60
-	}
-};
-
 type Swept = CornerGeometry & { bumpMm: number[] };
 
 export const mechanismComputations: readonly Computation[] = [
@@ -128,7 +92,7 @@ export const mechanismComputations: readonly Computation[] = [
 				)
 				.required()
 		}),
-		example: { ...wishboneCorner, bumpMm: [-80, -40, 0, 40, 80] },
+		example: { ...sampleCorners['double-wishbone'], bumpMm: [-80, -40, 0, 40, 80] },
 		run: ({ bumpMm, ...corner }: Swept) => cornerSweep(corner, bumpMm),
 		rows: ({ bumpMm }) => bumpMm.length
 	}),
@@ -141,7 +105,7 @@ export const mechanismComputations: readonly Computation[] = [
 			bumpMm: between(0, 1000).default(300)
 		}),
 		output: Joi.object({ droop: limit, bump: limit }),
-		example: wishboneCorner,
+		example: { ...sampleCorners['double-wishbone'] },
 		run: ({ droopMm, bumpMm, ...corner }: CornerGeometry & { droopMm: number; bumpMm: number }) =>
 			travelLimits(corner, droopMm, bumpMm)
 	},
@@ -162,7 +126,7 @@ export const mechanismComputations: readonly Computation[] = [
 				)
 				.required()
 		}),
-		example: { ...wishboneCorner, bumpMm: [-60, 0, 60] },
+		example: { ...sampleCorners['double-wishbone'], bumpMm: [-60, 0, 60] },
 		run: ({ bumpMm, ...corner }: Swept) => cornerPoints(corner, bumpMm)
 	},
 	banded({
@@ -170,7 +134,7 @@ export const mechanismComputations: readonly Computation[] = [
 		summary: 'A corner through its travel from a few tape measures, with the band each answer has.',
 		input: Joi.object({ ...taped, bumpMm: bumps(mostRows) }),
 		output: Joi.object({ rows: Joi.array().items(Joi.object(tapeRow)).required() }),
-		example: { ...tapedCorner, bumpMm: [-60, 0, 60] },
+		example: { ...sampleTape.macpherson, bumpMm: [-60, 0, 60] },
 		run: tapeSweep,
 		usualUncertainty: usualTapeUncertainty,
 		rows: ({ bumpMm }: TapedTravel) => bumpMm.length
@@ -180,7 +144,7 @@ export const mechanismComputations: readonly Computation[] = [
 		summary: 'The hardpoints of the planar model that stands for a taped corner.',
 		input: Joi.object(taped),
 		output: Joi.object({ ...geometry, points: geometry.points.required() }),
-		example: tapedCorner,
+		example: { ...sampleTape.macpherson },
 		run: (input: TapedCorner) => tapedGeometry(input)
 	}
 ];

@@ -1,89 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { mechanismComputations } from '../compute/mechanism';
 import { mirrored, type CornerGeometry, type Point } from './geometry';
 import { cornerPoints } from './points';
+import { sampleCorners } from './samples';
 import { cornerSweep, travelLimits, type SweepRow } from './sweep';
 
-const wishbone = mechanismComputations.find(({ name }) => name === 'corner-travel')!
-	.example as unknown as CornerGeometry;
-
-const strut: CornerGeometry = {
-	layout: 'macpherson',
-	side: 'left',
-	points: {
-		lowerFrontPivot: [120, 340, 205],
-		lowerRearPivot: [-190, 350, 200],
-		lowerBallJoint: [5, 705, 190],
-		tieRodInner: [-150, 350, 240],
-		tieRodOuter: [-150, 690, 235],
-		strutTop: [-25, 560, 840],
-		strutBottom: [-5, 640, 380]
-	},
-	wheelCentre: [0, 760, 305],
-	staticCamberDeg: -0.8,
-	staticToeDeg: 0.1
-};
-const links: CornerGeometry = {
-	layout: 'multi-link',
-	side: 'left',
-	points: { springTop: [0, 480, 640], springBottom: [20, 560, 208] },
-	links: [
-		{ inner: [120, 380, 210], outer: [30, 700, 200] },
-		{ inner: [-160, 370, 205], outer: [-30, 705, 195] },
-		{ inner: [90, 430, 430], outer: [20, 680, 470] },
-		{ inner: [-110, 425, 425], outer: [-20, 685, 465] },
-		{ inner: [-190, 400, 290], outer: [-150, 690, 300] }
-	],
-	wheelCentre: [0, 760, 310],
-	staticCamberDeg: -1.3,
-	staticToeDeg: 0.15,
-	springOn: 'link:0'
-};
-const arm: CornerGeometry = {
-	layout: 'trailing-arm',
-	side: 'left',
-	points: {
-		pivotInner: [40, 400, 305],
-		pivotOuter: [-10, 650, 300],
-		springTop: [-250, 560, 560],
-		springBottom: [-250, 560, 262],
-		damperTop: [-420, 620, 640],
-		damperBottom: [-390, 640, 220]
-	},
-	wheelCentre: [-400, 740, 290],
-	staticCamberDeg: -1,
-	staticToeDeg: 0.1
-};
-const beam: CornerGeometry = {
-	...arm,
-	layout: 'twist-beam',
-	points: {
-		pivotLeft: [0, 560, 300],
-		pivotRight: [0, -560, 300],
-		springTop: [-230, 480, 540],
-		springBottom: [-230, 480, 265]
-	}
-};
-const axle: CornerGeometry = {
-	layout: 'solid-axle',
-	side: 'left',
-	points: {
-		lowerInner: [480, 420, 300],
-		lowerOuter: [0, 480, 240],
-		upperInner: [300, 300, 430],
-		upperOuter: [20, 220, 420],
-		lateralRodBody: [-120, -500, 380],
-		lateralRodAxle: [-120, 480, 350],
-		springTop: [40, 500, 640],
-		springBottom: [40, 500, 330]
-	},
-	wheelCentre: [0, 740, 320],
-	staticCamberDeg: 0,
-	staticToeDeg: 0,
-	springOn: 'lower'
-};
-const all = { wishbone, strut, links, arm, beam, axle };
+const {
+	'double-wishbone': wishbone,
+	macpherson: strut,
+	'multi-link': links,
+	'trailing-arm': arm
+} = sampleCorners;
 
 function rowsOf(corner: CornerGeometry, bumpMm: number[]): SweepRow[] {
 	const result = cornerSweep(corner, bumpMm);
@@ -112,7 +39,7 @@ const shaken = (corner: CornerGeometry) =>
 			};
 		});
 
-describe.each(Object.entries(all))('%s corner', (_, corner) => {
+describe.each(Object.entries(sampleCorners))('%s corner', (_, corner) => {
 	it('stands as measured at its reference', () => {
 		const row = rowsOf(corner, [0])[0]!;
 		expect(row.camberDeg).toBeCloseTo(corner.staticCamberDeg, 9);

@@ -1,74 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { withBand } from '../uncertainty/band';
-import type { MechanismLayout } from './geometry';
+import { sampleTape } from './samples';
 import { cornerSweep } from './sweep';
-import {
-	tapedGeometry,
-	tapeMeasures,
-	tapeSweep,
-	usualTapeUncertainty,
-	type TapedCorner
-} from './tape';
+import { tapedGeometry, tapeMeasures, tapeSweep, usualTapeUncertainty } from './tape';
 
-const wishbones = {
-	lowerArmMm: 360,
-	lowerJointBelowPivotMm: 15,
-	upperArmMm: 260,
-	upperJointBelowPivotMm: -18,
-	upperPivotAboveLowerMm: 280,
-	upperPivotOutboardMm: 80,
-	hubAboveLowerJointMm: 120,
-	hubOutboardOfLowerJointMm: 45,
-	springAlongMm: 240,
-	springLengthMm: 400,
-	springLeanDeg: 12
-};
-const taped: Record<MechanismLayout, TapedCorner> = {
-	'double-wishbone': { layout: 'double-wishbone', measures: wishbones },
-	'multi-link': { layout: 'multi-link', measures: wishbones },
-	macpherson: {
-		layout: 'macpherson',
-		measures: {
-			lowerArmMm: 350,
-			lowerJointBelowPivotMm: 20,
-			strutTopAboveLowerJointMm: 600,
-			strutTopInboardMm: 130,
-			strutLengthMm: 480,
-			strutLeanDeg: 11,
-			hubAboveLowerJointMm: 110,
-			hubOutboardOfLowerJointMm: 60
-		}
-	},
-	'trailing-arm': {
-		layout: 'trailing-arm',
-		measures: {
-			armMm: 420,
-			hubBelowPivotMm: 25,
-			springAlongMm: 260,
-			springLengthMm: 280,
-			springLeanDeg: 0,
-			damperAlongMm: 430,
-			damperLengthMm: 460,
-			damperLeanDeg: 8
-		}
-	},
-	'twist-beam': { layout: 'twist-beam', measures: { armMm: 410, hubBelowPivotMm: 30 } },
-	'solid-axle': {
-		layout: 'solid-axle',
-		measures: {
-			lowerArmMm: 500,
-			lowerJointBelowPivotMm: 40,
-			upperArmMm: 300,
-			upperJointBelowPivotMm: 5,
-			upperPivotAboveLowerMm: 120,
-			upperPivotOutboardMm: 180,
-			hubAboveLowerJointMm: 70,
-			hubOutboardOfLowerJointMm: 10
-		}
-	}
-};
-
-describe.each(Object.values(taped).map((corner) => [corner.layout, corner] as const))(
+describe.each(Object.values(sampleTape).map((corner) => [corner.layout, corner] as const))(
 	'%s',
 	(_, corner) => {
 		it('moves, and every answer has a band that grows away from the height it was measured at', () => {
@@ -118,7 +54,7 @@ it('the arm turns as asin(drop / length) says when wheel and joint rise together
 });
 
 it('the planar model has no bump steer', () => {
-	const geometry = tapedGeometry(taped.macpherson);
+	const geometry = tapedGeometry(sampleTape.macpherson);
 	if (!geometry.ok) throw new Error('no geometry');
 	const swept = cornerSweep(geometry.value, [-60, 60]);
 	if (!swept.ok) throw new Error('no sweep');
@@ -126,7 +62,7 @@ it('the planar model has no bump steer', () => {
 });
 
 it('spring measures come together or not at all', () => {
-	const { springLeanDeg: _, ...measures } = wishbones;
+	const { springLeanDeg: _, ...measures } = sampleTape['double-wishbone'].measures;
 	const result = tapedGeometry({ layout: 'double-wishbone', measures });
 	expect(!result.ok && result.faults).toEqual([
 		expect.objectContaining({ field: 'measures.springLeanDeg' })

@@ -2,10 +2,11 @@
  * The quantities people type here and the units they say them in.
  *
  * `toSi` turns a number in the unit into the number the program computes with (mm, N·m, N/mm, kg,
- * kPa, km). The factors are exact by definition: 1 in = 25.4 mm and 1 lb = 0.45359237 kg
+ * kPa, km, N, degrees). The factors are exact by definition: 1 in = 25.4 mm and 1 lb = 0.45359237 kg
  * (International yard and pound agreement, 1959); g = 9.80665 m/s² (CGPM 1901).
  */
-export type Dimension = 'length' | 'torque' | 'rate' | 'mass' | 'pressure' | 'distance';
+export type Dimension =
+	'length' | 'torque' | 'rate' | 'mass' | 'pressure' | 'distance' | 'force' | 'angle';
 
 export interface Unit {
 	/** The symbol shown to people; also the unit's name in files. */
@@ -111,6 +112,22 @@ export const units: Readonly<Record<Dimension, readonly Unit[]>> = {
 			decimals: 0
 		},
 		{ symbol: 'mi', aliases: ['mile', 'miles'], toSi: 1.609344, decimals: 0 }
+	],
+	force: [
+		{ symbol: 'N', aliases: ['newton', 'newtons'], toSi: 1, decimals: 0 },
+		{ symbol: 'kN', aliases: ['kilonewton', 'kilonewtons'], toSi: 1000, decimals: 2 },
+		{
+			symbol: 'lbf',
+			aliases: ['lb', 'lbs', 'poundforce', 'poundsforce'],
+			toSi: poundForce,
+			decimals: 0
+		},
+		{ symbol: 'kgf', aliases: ['kg', 'kp'], toSi: g, decimals: 1 }
+	],
+	angle: [
+		{ symbol: '°', aliases: ['deg', 'degree', 'degrees'], toSi: 1, decimals: 2 },
+		{ symbol: 'rad', aliases: ['radian', 'radians'], toSi: 180 / Math.PI, decimals: 4 },
+		{ symbol: '′', aliases: ["'", 'min', 'arcmin', 'minutes'], toSi: 1 / 60, decimals: 0 }
 	]
 };
 

@@ -8,6 +8,8 @@ export interface UnitChoice {
 	mass: string;
 	pressure: string;
 	distance: string;
+	force: string;
+	angle: string;
 }
 
 export const metric: UnitChoice = {
@@ -16,7 +18,9 @@ export const metric: UnitChoice = {
 	rate: 'N/mm',
 	mass: 'kg',
 	pressure: 'bar',
-	distance: 'km'
+	distance: 'km',
+	force: 'N',
+	angle: '°'
 };
 export const imperial: UnitChoice = {
 	length: 'in',
@@ -24,7 +28,9 @@ export const imperial: UnitChoice = {
 	rate: 'lbf/in',
 	mass: 'lb',
 	pressure: 'psi',
-	distance: 'mi'
+	distance: 'mi',
+	force: 'lbf',
+	angle: '°'
 };
 
 /** What a shop or a person picks; the rest of the units follows. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { units } from './dimensions';
-import { parseQuantity, withMeantUnit } from './parse';
+import { parseNumber, parseQuantity, withMeantUnit } from './parse';
 
 const read = (
 	text: string,
@@ -107,4 +107,23 @@ describe('properties', () => {
 			{ numRuns: 2000 }
 		);
 	});
+});
+
+describe('plain numbers', () => {
+	const read = (text: string) => {
+		const result = parseNumber(text, { field: 'coils', unit: '%', min: 0, max: 100 });
+		return result.ok ? result.value : result.faults[0]!.message;
+	};
+	it.each([
+		['6 1/2', 6.5],
+		['0,62', 0.62],
+		['12 %', 12],
+		['5½', 5.5]
+	])('%s', (text, value) => expect(read(text)).toBe(value));
+	it.each([
+		['', 'nothing was entered'],
+		['six', 'is not a number'],
+		['12 mm', 'is in %'],
+		['130', 'between 0 and 100 %']
+	])('%s is refused with words', (text, words) => expect(read(text)).toContain(words));
 });

@@ -57,23 +57,9 @@ export function parseQuantity(
 	if (said === '') return fault(`nothing was entered; ${examples}`);
 	if (said.length > 60) return fault(`too long to be a ${dimension}; ${examples}`);
 
-	const spelled = said.replace(/[½¼¾⅛⅜⅝⅞]/gu, (sign) => ` ${vulgar[sign]}`).trim();
-	const match = pattern.exec(spelled.replace('−', '-'));
-	if (!match) return fault(`'${said}' is not a number with a unit; ${examples}`);
-	const [, sign, whole, over, under, top, bottom, plain, rest = ''] = match;
-	if (/^[.,]?\d/.test(rest)) {
-		return fault(`'${said}' holds more than one number; write thousands without a separator`);
-	}
-	if (under === '0' || Number(under ?? bottom ?? 1) === 0) {
-		return fault(`'${said}' divides by zero`);
-	}
-	const size =
-		whole !== undefined
-			? Number(whole) + Number(over) / Number(under)
-			: top !== undefined
-				? Number(top) / Number(bottom)
-				: Number(plain!.replace(',', '.'));
-	const entered = sign === '-' ? -size : size;
+	const read = readNumber(said, 'a number with a unit');
+	if (typeof read === 'string') return fault(`${read}; ${examples}`);
+	const { value: entered, rest } = read;
 
 	const unit =
 		rest === ''
@@ -108,6 +94,49 @@ export function parseQuantity(
 	return ok({ text: said, entered, unit: unit.symbol, si });
 }
 
+/** The number a text starts with and what follows it, or in words what is wrong. */
+function readNumber(said: string, kind = 'a number'): { value: number; rest: string } | string {
+	const spelled = said.replace(/[½¼¾⅛⅜⅝⅞]/gu, (sign) => ` ${vulgar[sign]}`).trim();
+	const match = pattern.exec(spelled.replace('−', '-'));
+	if (!match) return `'${said}' is not ${kind}`;
+	const [, sign, whole, over, under, top, bottom, plain, rest = ''] = match;
+	if (/^[.,]?\d/.test(rest)) {
+		return `'${said}' holds more than one number; write thousands without a separator`;
+	}
+	if (Number(under ?? bottom ?? 1) === 0) return `'${said}' divides by zero`;
+	const size =
+		whole !== undefined
+			? Number(whole) + Number(over) / Number(under)
+			: top !== undefined
+				? Number(top) / Number(bottom)
+				: Number(plain!.replace(',', '.'));
+	return { value: sign === '-' ? -size : size, rest };
+}
+
+/** A number without a unit, or followed by the one unit it can have: `1,25`, `6 1/2`, `0.12 %`. */
+export function parseNumber(
+	text: string,
+	rules: { field: string; unit?: string; min?: number; max?: number }
+): Result<number> {
+	const { field, unit = '', min = -Infinity, max = Infinity } = rules;
+	const said = text.trim();
+	const fault = (message: string) => faulty({ field, message, value: text });
+	if (said === '') return fault('nothing was entered');
+	const read = readNumber(said);
+	if (typeof read === 'string') return fault(read);
+	if (read.rest !== '' && read.rest !== unit) {
+		return fault(
+			`'${read.rest}' is not known here; this is ${unit ? `in ${unit}` : 'a plain number'}`
+		);
+	}
+	if (read.value < min || read.value > max) {
+		return fault(
+			`${read.value} is outside what is possible here: between ${min} and ${max}${unit ? ` ${unit}` : ''}`
+		);
+	}
+	return ok(read.value);
+}
+
 function exampleOf(dimension: Dimension, defaultUnit: string | undefined): string {
 	const samples: Record<Dimension, string> = {
 		length: '365 mm or 14 3/8 in',
@@ -115,7 +144,9 @@ function exampleOf(dimension: Dimension, defaultUnit: string | undefined): strin
 		rate: '25 N/mm or 140 lbf/in',
 		mass: '320 kg or 700 lb',
 		pressure: '2.3 bar or 33 psi',
-		distance: '84000 km or 52000 mi'
+		distance: '84000 km or 52000 mi',
+		force: '3500 N or 790 lbf',
+		angle: '1.5° or 1.5'
 	};
 	return defaultUnit ? `${samples[dimension]} (no unit means ${defaultUnit})` : samples[dimension];
 }
