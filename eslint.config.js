@@ -14,7 +14,10 @@ export default ts.config(
 		rules: {
 			'no-undef': 'off',
 			'no-control-regex': 'off',
-			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+			'@typescript-eslint/no-unused-vars': [
+				'error',
+				{ argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }
+			],
 			'@typescript-eslint/consistent-type-imports': 'error',
 			'svelte/no-navigation-without-resolve': 'off'
 		}

@@ -28,7 +28,7 @@ export function serverEnvironment(address: DatabaseAddress, settings: Settings):
 		HOST: settings.host,
 		PORT: String(settings.port),
 		ORIGIN: settings.origin,
-		BODY_SIZE_LIMIT: '2M',
+		BODY_SIZE_LIMIT: '8M',
 		SHUTDOWN_TIMEOUT: '5'
 	};
 }

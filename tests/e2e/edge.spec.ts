@@ -106,7 +106,7 @@ test('bad requests are answered in words', async ({ mara }) => {
 	const large = await post('/import', Buffer.alloc(10 * 1024 * 1024, 32));
 	expect([large.status(), (await large.json()).title]).toEqual([
 		413,
-		expect.stringContaining('2 MB')
+		expect.stringContaining('8 MB')
 	]);
 	const unknown = await mara.request.get('/api/v1/jobs/0199b000-0000-7000-8000-000000000000');
 	expect([unknown.status(), unknown.headers()['content-type']]).toEqual([

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { JobRecord, Reading } from './model';
-import { asHubToArch, cornerGeometry, judgeBush, settingToleranceMm, viewJob } from './view';
+import { asHubToArch, armGeometry, judgeBush, settingToleranceMm, viewJob } from './view';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
 /** A job of the demo shop, free to be changed. */
@@ -72,12 +72,12 @@ describe('the target of a corner', () => {
 describe('the arm of a corner', () => {
 	it('is taped where it was taped, else assumed with a wide band', () => {
 		const taped = job('2026-0187').vehicle.axles;
-		expect(cornerGeometry(taped.front, 331)).toMatchObject({
+		expect(armGeometry(taped.front, 331)).toMatchObject({
 			armLengthMm: { value: 368, u: 3 },
 			assumed: false,
 			referenceHubToArchMm: 331
 		});
-		const assumed = cornerGeometry(taped.rear, 334);
+		const assumed = armGeometry(taped.rear, 334);
 		expect(assumed).toMatchObject({ assumed: true, referenceHubToArchMm: 334 });
 		expect(assumed.armLengthMm.u).toBeGreaterThan(10);
 	});

@@ -110,7 +110,7 @@ export function asHubToArch(
 }
 
 /** A corner's arm as taped, or as the layout assumes it. */
-export interface CornerGeometry {
+export interface ArmGeometry {
 	armLengthMm: Estimate;
 	outerBelowInnerMm: Estimate;
 	referenceHubToArchMm: number;
@@ -125,7 +125,7 @@ const tapedMm = 3;
 const settingMm = 1;
 const standingMm = 2;
 
-export function cornerGeometry(axle: VehicleAxle, targetHubToArchMm: number): CornerGeometry {
+export function armGeometry(axle: VehicleAxle, targetHubToArchMm: number): ArmGeometry {
 	const assumed = findLayout(axle.layout)!.assumed;
 	const taped = axle.armLengthMm !== null && axle.outerBelowInnerMm !== null;
 	return {
@@ -192,13 +192,13 @@ function bushInput(
 	corner: Corner,
 	setHubToArchMm: number,
 	limits: TwistLimits
-): { bush: BushSetInput; geometry: CornerGeometry } | undefined {
+): { bush: BushSetInput; geometry: ArmGeometry } | undefined {
 	const target = viewTarget(record, corner);
 	const rideHubToArchMm = target && asHubToArch(record, corner, target.heightMm);
 	if (rideHubToArchMm === undefined) return undefined;
 	const axle = axleFor(record, corner);
 	const assumed = findLayout(axle.layout)!.assumed;
-	const geometry = cornerGeometry(axle, rideHubToArchMm);
+	const geometry = armGeometry(axle, rideHubToArchMm);
 	return {
 		geometry,
 		bush: {

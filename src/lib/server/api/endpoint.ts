@@ -89,7 +89,7 @@ async function readJson(event: RequestEvent): Promise<unknown> {
 		text = await event.request.text();
 	} catch (error) {
 		if ((error as { status?: number }).status === 413) {
-			throw new Problem(413, 'That is too large: 2 MB is the most that is taken.');
+			throw new Problem(413, 'That is too large: 8 MB is the most that is taken.');
 		}
 		throw new Problem(400, 'The request broke off before its end.');
 	}

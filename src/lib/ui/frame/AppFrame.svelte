@@ -4,6 +4,7 @@
 	import CircleUser from '@lucide/svelte/icons/circle-user';
 	import ClipboardList from '@lucide/svelte/icons/clipboard-list';
 	import CarFront from '@lucide/svelte/icons/car-front';
+	import DraftingCompass from '@lucide/svelte/icons/drafting-compass';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import Warehouse from '@lucide/svelte/icons/warehouse';
 	import type { Snippet } from 'svelte';
@@ -28,6 +29,12 @@
 			name: 'Cars',
 			icon: CarFront,
 			here: (path: string) => path.startsWith('/cars')
+		},
+		{
+			href: '/workbench',
+			name: 'Workbench',
+			icon: DraftingCompass,
+			here: (path: string) => path.startsWith('/workbench')
 		},
 		{
 			href: '/shop',

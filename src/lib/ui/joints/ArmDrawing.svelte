@@ -1,26 +1,20 @@
 <script lang="ts">
 	import type { BushSetBand } from '$core/bush/band';
-	import { outerBelowInnerMm } from '$core/bush/arm';
+	import { outerBelowInnerMm, type TapedArm } from '$core/bush/arm';
 	import { formatNumber } from '$core/units/format';
 	import { personalUnits } from '$lib/client/units';
-	import type { CornerGeometry } from '$lib/job/view';
 	import { arc } from 'd3';
 
 	/** The arm to scale: where the car will stand, where it hangs now, and the twist between. */
 	interface Props {
-		geometry: CornerGeometry;
+		arm: TapedArm;
 		targetMm: number;
 		setMm?: number;
 		judged?: BushSetBand;
 	}
-	let { geometry, targetMm, setMm, judged }: Props = $props();
+	let { arm, targetMm, setMm, judged }: Props = $props();
 	const units = personalUnits();
 
-	const arm = $derived({
-		armLengthMm: geometry.armLengthMm.value,
-		outerBelowInnerMm: geometry.outerBelowInnerMm.value,
-		referenceHubToArchMm: geometry.referenceHubToArchMm
-	});
 	/** Arm angle below the horizontal, rad; the drawing stops where the arm would stand straight down. */
 	const angleAt = $derived((heightMm: number) =>
 		Math.asin(Math.max(-0.99, Math.min(0.99, outerBelowInnerMm(arm, heightMm) / arm.armLengthMm)))

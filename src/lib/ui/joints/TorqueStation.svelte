@@ -6,7 +6,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { Joint } from '$lib/job/model';
-	import { cornerGeometry, judgeBush } from '$lib/job/view';
+	import { armGeometry, judgeBush } from '$lib/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
@@ -84,7 +84,7 @@
 	const geometry = $derived(
 		targetMm === undefined
 			? undefined
-			: cornerGeometry(job.record.vehicle.axles[axleOf(corner)], targetMm)
+			: armGeometry(job.record.vehicle.axles[axleOf(corner)], targetMm)
 	);
 	const stances: { value: Stance; name: string }[] = [
 		{ value: 'hanging', name: 'Hanging' },
@@ -192,7 +192,16 @@
 				{setMm === undefined ? 'Where the bush must rest' : 'If a bush is set here'}
 			</h2>
 			{#if geometry && targetMm !== undefined}
-				<ArmDrawing {geometry} {targetMm} {setMm} judged={judged?.ok ? judged.value : undefined} />
+				<ArmDrawing
+					arm={{
+						armLengthMm: geometry.armLengthMm.value,
+						outerBelowInnerMm: geometry.outerBelowInnerMm.value,
+						referenceHubToArchMm: geometry.referenceHubToArchMm
+					}}
+					{targetMm}
+					{setMm}
+					judged={judged?.ok ? judged.value : undefined}
+				/>
 			{/if}
 			{#if judged?.ok && geometry}
 				<TwistVerdict judged={judged.value} assumed={geometry.assumed} />

@@ -1,7 +1,11 @@
 import Joi from 'joi';
-import { compute, computations, findComputation } from '$core/compute';
+import { computations, computeInSteps, findComputation } from '$core/compute';
 import { body, endpoint } from '$lib/server/api/endpoint';
 import { invalid, Problem } from '$lib/server/problem';
+import { setImmediate } from 'node:timers/promises';
+
+/** How long a computation goes on before other requests get their turn, ms. */
+const breathMs = 20;
 
 /** Runs one named computation; the same schema and function as the shell's. */
 export const POST = endpoint(async (event) => {
@@ -10,7 +14,16 @@ export const POST = endpoint(async (event) => {
 		const names = computations.map(({ name }) => name).join(', ');
 		throw new Problem(404, `There is no such computation; one of ${names}.`);
 	}
-	const result = compute(computation, await body<unknown>(event, Joi.any()));
-	if (!result.ok) throw invalid(result.faults);
-	return result.value;
+	const steps = computeInSteps(computation, await body<unknown>(event, Joi.any()));
+	let last = performance.now();
+	for (;;) {
+		const step = steps.next();
+		if (step.done) {
+			if (!step.value.ok) throw invalid(step.value.faults);
+			return step.value.value;
+		}
+		if (performance.now() - last < breathMs) continue;
+		await setImmediate();
+		last = performance.now();
+	}
 });

@@ -1,0 +1,148 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import type { SagSuspect } from '$core/car/sag';
+	import { corners, perCorner } from '$core/height/corners';
+	import { formatNumber } from '$core/units/format';
+	import { Live } from '$lib/client/live.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import type { Snippet } from 'svelte';
+	import Bench from '../frame/Bench.svelte';
+	import Readout from '../frame/Readout.svelte';
+	import { BenchValues } from '../frame/values.svelte';
+	import {
+		carEntries,
+		carEntryOf,
+		carGroups,
+		carInput,
+		cornerEntries,
+		cornerNumbers
+	} from './car-values';
+	import PlaneDrawing from './PlaneDrawing.svelte';
+
+	let { choices }: { choices: Snippet } = $props();
+	const units = personalUnits();
+	const values = new BenchValues(units, page.url.searchParams, [
+		...cornerEntries(
+			'off',
+			(corner) => `${corner}, measured − specified`,
+			{ FL: -4, FR: 1, RL: -16, RR: -3 },
+			{ min: -150, max: 150 }
+		),
+		{
+			key: 'heightUncertaintyMm',
+			label: 'A height is good to ±',
+			dimension: 'length',
+			decimals: 1,
+			initial: 2,
+			min: 0.1,
+			max: 50
+		},
+		...carEntries
+	]);
+	const found = new Live<{ suspects: SagSuspect[]; warpMm: number }>(() => ({
+		name: 'sag-diagnosis',
+		input: {
+			...carInput(values),
+			deviationMm: cornerNumbers(values, 'off'),
+			heightUncertaintyMm: values.num('heightUncertaintyMm') / 2
+		}
+	}));
+	const length = (value: number) => units.show(value, 'length');
+	const first = $derived(found.value?.suspects[0]);
+</script>
+
+<Bench
+	title="Four corners, which spring has sagged"
+	lead="For each spring, the loss of length that best explains the four heights, and what it leaves unexplained."
+	{values}
+	{choices}
+	faults={found.faults}
+	entryOf={carEntryOf}
+	groups={[
+		{
+			title: 'Heights against specification',
+			keys: [...corners.map((corner) => `off${corner}`), 'heightUncertaintyMm']
+		},
+		...carGroups
+	]}
+>
+	{#snippet drawing()}
+		{#if found.value && first}
+			<PlaneDrawing
+				wheelbaseMm={values.num('wheelbaseMm')}
+				trackFrontMm={values.num('trackFrontMm')}
+				trackRearMm={values.num('trackRearMm')}
+				heightMm={cornerNumbers(values, 'off')}
+				note={perCorner((corner) => (first.springs.includes(corner) ? 'suspect' : ''))}
+				marked={first.springs}
+				label="How the body stands against specification"
+			/>
+			<table class="mt-2 w-full text-[16px]">
+				<thead>
+					<tr class="border-b-2 border-ink text-start text-[15px]">
+						<th class="py-1 text-start font-semibold">Spring</th>
+						<th class="text-end font-semibold">Length lost</th>
+						<th class="w-2/5 ps-4 text-start font-semibold">Explains</th>
+						<th class="text-end font-semibold">Leaves</th>
+					</tr>
+				</thead>
+				<tbody>
+					{#each found.value.suspects as suspect (suspect.springs.join())}
+						<tr class="border-b border-line">
+							<td class="py-2 font-semibold">{suspect.springs.join(' and ')}</td>
+							<td class="text-end"
+								>{length(suspect.lossMm)}
+								<span class="text-soft">± {length(suspect.lossExpandedMm)}</span></td
+							>
+							<td class="ps-4">
+								<svg
+									viewBox="0 0 200 18"
+									class="w-full"
+									role="img"
+									aria-label="{formatNumber(100 * suspect.explained, 0)} % explained"
+								>
+									<rect width="150" height="18" class="fill-sunk" />
+									<rect
+										width={150 * Math.max(0, suspect.explained)}
+										height="18"
+										class={suspect === first ? 'fill-spruce' : 'fill-edge'}
+									/>
+									<text x="156" y="14" font-size="14"
+										>{formatNumber(100 * suspect.explained, 0)} %</text
+									>
+								</svg>
+							</td>
+							<td class="text-end">{length(suspect.unexplainedMm)}</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		{/if}
+	{/snippet}
+	{#snippet numbers()}
+		{#if found.value && first}
+			<Readout
+				main
+				label="Most likely sagged"
+				value={first.lossMm > 0 ? first.springs.join(' + ') : 'none'}
+				tone={first.unexplainedMm <= values.num('heightUncertaintyMm') ? 'good' : 'doubt'}
+			>
+				{#if first.lossMm === 0}The car stands no lower than specified.
+				{:else if first.unexplainedMm <= values.num('heightUncertaintyMm')}✓ explains the heights
+					within their reading
+				{:else}◇ leaves more than the reading can hide: look for a second cause{/if}
+			</Readout>
+			<Readout
+				label="Length it lost"
+				value={length(first.lossMm)}
+				band={length(first.lossExpandedMm)}
+			/>
+			<Readout label="Left unexplained" value={length(first.unexplainedMm)} />
+			<Readout
+				label="Off one plane"
+				value={units.show(found.value.warpMm, 'length', { signed: true })}
+				>body, floor, reading, or a spring at one corner</Readout
+			>
+		{/if}
+	{/snippet}
+</Bench>

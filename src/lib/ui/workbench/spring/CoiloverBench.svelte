@@ -1,0 +1,360 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { formatNumber } from '$core/units/format';
+	import { Live } from '$lib/client/live.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import Choice from '$lib/ui/controls/Choice.svelte';
+	import Bench from '../frame/Bench.svelte';
+	import { coilPath } from '../frame/coil';
+	import { draggable } from '../frame/drag';
+	import Readout from '../frame/Readout.svelte';
+	import Slider from '../frame/Slider.svelte';
+	import { BenchValues } from '../frame/values.svelte';
+
+	const units = personalUnits();
+	const mm = { dimension: 'length' as const, decimals: 1 };
+	const values = new BenchValues(
+		units,
+		page.url.searchParams,
+		[
+			{ key: 'preloadMm', label: 'Preload, + = squeezed', ...mm, initial: 10, min: -60, max: 120 },
+			{
+				key: 'heightChangeMm',
+				label: 'Height wanted, + = up',
+				...mm,
+				initial: -10,
+				min: -150,
+				max: 150
+			},
+			{
+				key: 'threadPitchMm',
+				label: 'Thread pitch',
+				...mm,
+				decimals: 2,
+				initial: 1.5,
+				min: 0.25,
+				max: 10
+			},
+			{
+				key: 'springRateNPerMm',
+				label: 'Spring rate',
+				dimension: 'rate',
+				initial: 60,
+				min: 1,
+				max: 1000
+			},
+			{
+				key: 'freeLengthMm',
+				label: 'Free length',
+				...mm,
+				decimals: 0,
+				initial: 200,
+				min: 30,
+				max: 600
+			},
+			{
+				key: 'solidLengthMm',
+				label: 'Solid length',
+				...mm,
+				decimals: 0,
+				initial: 72,
+				min: 5,
+				max: 500
+			},
+			{
+				key: 'damperStrokeMm',
+				label: 'Damper stroke',
+				...mm,
+				decimals: 0,
+				initial: 110,
+				min: 10,
+				max: 400
+			},
+			{
+				key: 'motionRatio',
+				label: 'Motion ratio',
+				initial: 0.95,
+				min: 0.1,
+				max: 2,
+				decimals: 3,
+				hint: 'spring travel per wheel travel'
+			},
+			{
+				key: 'sprungLoadN',
+				label: 'Sprung load at the wheel',
+				dimension: 'force',
+				initial: 3300,
+				min: 50,
+				max: 50000
+			}
+		],
+		[{ key: 'adjust', label: 'Height by', initial: 'collar', options: ['collar', 'body'] }]
+	);
+	const num = (key: string) => values.num(key);
+	interface Stand {
+		springForceN: number;
+		toppedOut: boolean;
+		bottomedOut: boolean;
+		damperFromExtendedMm: number;
+		droopAtWheelMm: number;
+		bumpAtWheelMm: number;
+		bindMarginMm: number;
+		bind: 'clear' | 'within-margin' | 'coil-bound';
+		looseAtDroop: boolean;
+		turnsForHeight?: number;
+		preloadAfterMm?: number;
+		expanded?: Record<string, number>;
+	}
+	const stand = new Live<Stand>(() => ({
+		name: 'coilover',
+		input: {
+			...values.nums(...values.entries.map(({ key }) => key)),
+			bodyLengthAdjuster: values.text.adjust === 'body',
+			uncertainty: {
+				sprungLoadN: 0.03 * num('sprungLoadN'),
+				springRateNPerMm: 0.02 * num('springRateNPerMm'),
+				motionRatio: 0.01 * num('motionRatio'),
+				preloadMm: 0.5
+			}
+		}
+	}));
+	const s = $derived(stand.value);
+	const length = (value: number, signed = false) => units.show(value, 'length', { signed });
+	const whole = (value: number) =>
+		units.show(value, 'length', { decimals: units.choice.length === 'mm' ? 0 : 2 });
+
+	const height = 440;
+	const top = 56;
+	const scale = $derived((height - 130) / (num('freeLengthMm') + num('damperStrokeMm') * 0.7));
+	const x = 210;
+	/** Damper now, from extended. */
+	const position = $derived(s?.damperFromExtendedMm ?? 0);
+	const collarAt = $derived(
+		(fromExtended: number) => top + (num('freeLengthMm') - num('preloadMm') - fromExtended) * scale
+	);
+	const springEnd = $derived(
+		Math.max(num('freeLengthMm') - num('preloadMm') - position, num('solidLengthMm'))
+	);
+	const stroke = $derived(num('damperStrokeMm') * scale);
+	/** Body of the damper: its mouth stands a stroke below the top mount when extended. */
+	const mouth = $derived(top + 34 + (num('damperStrokeMm') - position) * scale);
+	const bar = $derived(stroke / num('motionRatio'));
+	const barTop = $derived(Math.max(30, (height - bar) / 2));
+	const barAt = $derived(s ? barTop + s.bumpAtWheelMm * scale : 0);
+</script>
+
+<Bench
+	title="Coilover"
+	lead="Where the damper stands under the car, what is left each way, and how far to turn."
+	{values}
+	faults={stand.faults}
+	groups={[
+		{ title: 'Collar', keys: ['preloadMm', 'heightChangeMm', 'threadPitchMm'] },
+		{
+			title: 'Spring, damper, car',
+			keys: [
+				'springRateNPerMm',
+				'freeLengthMm',
+				'solidLengthMm',
+				'damperStrokeMm',
+				'motionRatio',
+				'sprungLoadN'
+			]
+		}
+	]}
+>
+	{#snippet choices()}
+		<Choice
+			label="Height is set by"
+			bind:value={values.text.adjust}
+			options={[
+				{ value: 'collar', name: 'The spring collar', hint: 'moves preload too' },
+				{ value: 'body', name: 'The body’s length', hint: 'keeps preload' }
+			]}
+		/>
+	{/snippet}
+	{#snippet drawing()}
+		{#if s}
+			<svg
+				viewBox="0 0 780 {height}"
+				class="w-full touch-none select-none"
+				role="img"
+				aria-label="The coilover to scale under the car, and the travel left at the wheel"
+			>
+				<path d="M {x - 80} {top - 8} h 160" class="stroke-ink" stroke-width="8" />
+				<text {x} y={top - 22} text-anchor="middle" font-size="14" class="text-soft">top mount</text
+				>
+				<path d="M {x} {top - 4} V {mouth + 20}" class="stroke-soft" stroke-width="9" />
+				<rect
+					x={x - 26}
+					y={mouth}
+					width="52"
+					height={Math.max(40, height - mouth - 24)}
+					rx="5"
+					class="fill-sunk stroke-ink"
+					stroke-width="3"
+				/>
+				{#each Array.from({ length: 40 }, (_, i) => mouth + 14 + i * 7) as y (y)}
+					{#if y < height - 60}<path
+							d="M {x - 26} {y} h 52"
+							class="stroke-line"
+							stroke-width="1.5"
+						/>{/if}
+				{/each}
+				<path
+					d={coilPath(
+						[x, top],
+						[x, top + springEnd * scale],
+						Math.max(4, num('solidLengthMm') / 13),
+						118
+					)}
+					fill="none"
+					class={s.bind === 'coil-bound' ? 'stroke-madder' : 'stroke-spruce'}
+					stroke-width="10"
+					stroke-linejoin="round"
+				/>
+				{#each [['extended', 0], ['full bump', num('damperStrokeMm')]] as const as [name, at] (name)}
+					<path
+						d="M {x - 92} {collarAt(at)} h 184"
+						class="stroke-edge"
+						stroke-width="1.5"
+						stroke-dasharray="5 4"
+					/>
+					<text x={x + 98} y={collarAt(at) + 5} font-size="13" class="text-soft"
+						>collar, {name}</text
+					>
+				{/each}
+				<g
+					class="cursor-ns-resize"
+					{@attach draggable((start) => {
+						const from = num('preloadMm');
+						return (place) => values.set('preloadMm', from + (start.y - place.y) / scale);
+					})}
+				>
+					<rect x={x - 82} y={collarAt(position) - 24} width="164" height="56" fill="transparent" />
+					<rect x={x - 76} y={collarAt(position)} width="152" height="16" rx="3" class="fill-ink" />
+					<rect
+						x={x - 60}
+						y={collarAt(position) + 19}
+						width="120"
+						height="9"
+						rx="2"
+						class="fill-soft"
+					/>
+				</g>
+				<text x={x + 98} y={collarAt(position) + 14} font-size="15" font-weight="700"
+					>collar now</text
+				>
+
+				<g transform="translate(470 0)">
+					<text x="0" y={barTop - 12} font-size="14" class="text-soft">travel at the wheel</text>
+					<rect
+						x="0"
+						y={barTop}
+						width="60"
+						height={bar}
+						class="fill-sunk stroke-ink"
+						stroke-width="2"
+					/>
+					<rect
+						x="0"
+						y={barTop}
+						width="60"
+						height={Math.max(0, barAt - barTop)}
+						class="fill-mark-wash"
+					/>
+					<path d="M -10 {barAt} h 80" class="stroke-spruce" stroke-width="5" />
+					<text x="80" y={barAt + 6} font-size="16" font-weight="700">wheel now</text>
+					<text
+						x="80"
+						y={(barTop + barAt) / 2 + 2}
+						font-size="24"
+						font-weight="700"
+						class={s.bumpAtWheelMm < 30 ? 'text-madder' : 'text-ink'}>{whole(s.bumpAtWheelMm)}</text
+					>
+					<text x="80" y={(barTop + barAt) / 2 + 20} font-size="14" class="text-soft"
+						>bump left</text
+					>
+					<text
+						x="80"
+						y={(barAt + barTop + bar) / 2 + 2}
+						font-size="24"
+						font-weight="700"
+						class={s.droopAtWheelMm < 15 ? 'text-madder' : 'text-ink'}
+						>{whole(s.droopAtWheelMm)}</text
+					>
+					<text x="80" y={(barAt + barTop + bar) / 2 + 20} font-size="14" class="text-soft"
+						>droop left</text
+					>
+				</g>
+			</svg>
+			<Slider
+				{values}
+				name="preloadMm"
+				label="Preload"
+				min={-20}
+				max={60}
+				step={0.5}
+				low="collar down"
+				high="collar up"
+			/>
+		{/if}
+	{/snippet}
+	{#snippet numbers()}
+		{#if s}
+			{#if s.turnsForHeight !== undefined}
+				<Readout
+					main
+					label="Turns for {length(num('heightChangeMm'), true)} at the wheel"
+					value="{formatNumber(s.turnsForHeight, 1, true)}&nbsp;turns"
+					band={s.expanded && formatNumber(s.expanded.turnsForHeight!, 1)}
+				>
+					{s.turnsForHeight < 0 ? 'down' : 'up'}{values.text.adjust === 'collar'
+						? `; preload then ${length(s.preloadAfterMm!, true)}`
+						: '; preload stays'}
+				</Readout>
+			{/if}
+			<Readout
+				label="Damper, from extended"
+				value={length(s.damperFromExtendedMm)}
+				band={s.expanded && length(s.expanded.damperFromExtendedMm!)}
+				tone={s.toppedOut || s.bottomedOut ? 'bad' : undefined}
+			>
+				{#if s.toppedOut}✕ Topped out: the preload alone carries the car{:else if s.bottomedOut}✕
+					The spring cannot carry the car in this stroke{/if}
+			</Readout>
+			<Readout
+				label="Droop left at the wheel"
+				value={length(s.droopAtWheelMm)}
+				band={s.expanded && length(s.expanded.droopAtWheelMm!)}
+			/>
+			<Readout
+				label="Bump left at the wheel"
+				value={length(s.bumpAtWheelMm)}
+				band={s.expanded && length(s.expanded.bumpAtWheelMm!)}
+			/>
+			<Readout
+				label="Coils at full bump"
+				value={length(s.bindMarginMm, true)}
+				tone={s.bind === 'clear' ? 'good' : s.bind === 'coil-bound' ? 'bad' : 'doubt'}
+			>
+				{s.bind === 'clear'
+					? '✓ clear of solid'
+					: s.bind === 'coil-bound'
+						? '✕ coil bound before the damper ends'
+						: '◇ within 5 % of solid'}
+			</Readout>
+			<Readout
+				label="Spring at full droop"
+				value={s.looseAtDroop ? 'loose' : 'held'}
+				tone={s.looseAtDroop ? 'doubt' : 'good'}
+				>{s.looseAtDroop ? '◇ fit a helper, or raise the collar' : ''}</Readout
+			>
+			<Readout
+				label="Spring force"
+				value={units.show(s.springForceN, 'force')}
+				band={s.expanded && units.show(s.expanded.springForceN!, 'force')}
+			/>
+		{/if}
+	{/snippet}
+</Bench>

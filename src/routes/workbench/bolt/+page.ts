@@ -1,0 +1,1 @@
+export const load = () => ({ title: 'Bolt and wrench' });

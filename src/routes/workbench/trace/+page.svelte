@@ -1,0 +1,5 @@
+<script lang="ts">
+	import TraceBench from '$lib/ui/workbench/fastener/TraceBench.svelte';
+</script>
+
+<TraceBench />
