@@ -65,7 +65,8 @@ export async function startDatabase(folder: string): Promise<RunningDatabase> {
 	mkdirSync(folder, { recursive: true });
 	const account = serverAccount(folder);
 	const dataDir = join(folder, 'mariadb');
-	if (!existsSync(dataDir)) makeDataFiles(dataDir, account);
+	const env = { ...process.env, TMPDIR: makeTemporaryFolder(folder, account) };
+	if (!existsSync(dataDir)) makeDataFiles(dataDir, account, env);
 
 	const port = await freePort();
 	const password = randomBytes(24).toString('base64url');
@@ -95,7 +96,7 @@ export async function startDatabase(folder: string): Promise<RunningDatabase> {
 			'--innodb-lock-wait-timeout=10'
 		],
 		// Its own group: Ctrl-C reaches the launcher alone, which then stops things in order.
-		{ detached: true, stdio: ['ignore', logFile, logFile] }
+		{ detached: true, stdio: ['ignore', logFile, logFile], env }
 	);
 	closeSync(logFile);
 	const pid = server.pid ?? 0;
@@ -136,14 +137,29 @@ function initSql(password: string): string {
 	].join('\n');
 }
 
+interface Account {
+	args: string[];
+	/** Who must own its files, where that is not who runs this. */
+	owner?: { uid: number; gid: number };
+}
+
+/**
+ * Its own place for temporary tables: a starting MariaDB deletes those it finds in its temporary folder,
+ * which in the common one are another instance's.
+ */
+function makeTemporaryFolder(folder: string, { owner }: Account): string {
+	const temporary = join(folder, 'tmp');
+	mkdirSync(temporary, { recursive: true });
+	chmodSync(temporary, 0o700);
+	if (owner) chownSync(temporary, owner.uid, owner.gid);
+	return temporary;
+}
+
 /**
  * Whom the server runs as. MariaDB refuses to run as root unasked: as root it gets the mysql user,
  * or, where that user cannot reach the folder (a clone under /root), root with a word about it.
  */
-function serverAccount(folder: string): {
-	args: string[];
-	owner?: { uid: number; gid: number };
-} {
+function serverAccount(folder: string): Account {
 	if (process.getuid?.() !== 0) return { args: [] };
 	const id = (flag: string) =>
 		Number(spawnSync('id', [flag, 'mysql'], { encoding: 'utf8' }).stdout);
@@ -159,7 +175,7 @@ function serverAccount(folder: string): {
 }
 
 /** Made beside and renamed when whole, so that an interrupted set-up leaves nothing half-made. */
-function makeDataFiles(dataDir: string, account: ReturnType<typeof serverAccount>): void {
+function makeDataFiles(dataDir: string, account: Account, env: NodeJS.ProcessEnv): void {
 	const partial = `${dataDir}.partial`;
 	rmSync(partial, { recursive: true, force: true });
 	mkdirSync(partial, { recursive: true });
@@ -168,7 +184,7 @@ function makeDataFiles(dataDir: string, account: ReturnType<typeof serverAccount
 	const made = spawnSync(
 		program('mariadb-install-db'),
 		['--no-defaults', `--datadir=${partial}`, '--skip-test-db', ...account.args],
-		{ encoding: 'utf8' }
+		{ encoding: 'utf8', env }
 	);
 	if (made.status !== 0) {
 		throw problem(

@@ -38,8 +38,33 @@ const views: [name: string, path: string][] = [
 	['corner', 'job:2026-0257/corners/FL'],
 	['sheet', 'job:2026-0238/sheet'],
 	['shop', '/shop'],
-	['you', '/me']
+	['you', '/me'],
+	['workbench', '/workbench'],
+	['bench corner by tape', '/workbench/corner?layout=macpherson&source=tape'],
+	['bench corner by hardpoints', '/workbench/corner?layout=multi-link&source=points'],
+	['bench bush', '/workbench/bush'],
+	['bench spring', '/workbench/spring'],
+	['bench arm spring', '/workbench/spring?mode=arm'],
+	['bench coilover', '/workbench/coilover'],
+	['bench collars', '/workbench/four-corner'],
+	['bench collar plan', '/workbench/four-corner?mode=plan'],
+	['bench sag', '/workbench/four-corner?mode=sag'],
+	['bench predicted height', '/workbench/heights'],
+	['bench compared heights', '/workbench/heights?mode=compare'],
+	['bench bounce', '/workbench/ride'],
+	['bench car over a bump', '/workbench/ride?mode=car'],
+	['bench bolt', '/workbench/bolt'],
+	['bench wrench', '/workbench/bolt?mode=wrench'],
+	['bench trace', '/workbench/trace']
 ];
+
+/** A bench is there once its computation has answered. */
+const seen = (page: Page, path: string) =>
+	expect(
+		path.startsWith('/workbench/')
+			? page.getByRole('region', { name: 'Results' }).locator('dd').first()
+			: page.locator('main')
+	).toBeVisible();
 
 for (const [name, path] of views) {
 	test(`${name}: no accessibility violations in light and dark, no sideways scroll on a phone`, async ({
@@ -56,11 +81,12 @@ for (const [name, path] of views) {
 		for (const colorScheme of ['light', 'dark'] as const) {
 			await page.emulateMedia({ colorScheme });
 			await page.goto(url);
-			await expect(page.locator('main')).toBeVisible();
+			await seen(page, path);
 			expect(await violations(page), colorScheme).toEqual([]);
 		}
 		await page.setViewportSize({ width: 360, height: 740 });
 		await page.goto(url);
+		await seen(page, path);
 		expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
 			360
 		);

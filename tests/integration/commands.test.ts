@@ -5,6 +5,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { compute, computations } from '../../src/core/compute.ts';
 import { buildIfChanged } from '../../tools/build.ts';
 import { freePort, runningDatabase } from '../../tools/database.ts';
 
@@ -115,7 +116,32 @@ describe('compute', () => {
 			unit: 'N·m',
 			value: expect.closeTo(101.686346, 5)
 		});
-		expect(vane(['compute', '--list']).stdout).toContain('bush-set');
+		const listed = vane(['compute', '--list']).stdout;
+		for (const { name } of computations) expect(listed).toContain(`${name} `);
+	});
+
+	it('every computation answers from the shell as in the core', { timeout: 120_000 }, async () => {
+		const ask = async (name: string, example: object) => {
+			const child = spawn('./vane', ['compute', name], { env: environment() });
+			running.add(child);
+			let answer = '';
+			child.stdout.on('data', (chunk) => (answer += chunk));
+			child.stdin.end(JSON.stringify(example));
+			const status = await ending(child);
+			running.delete(child);
+			return { status, answer };
+		};
+		const waiting = [...computations];
+		const worker = async () => {
+			for (let next = waiting.pop(); next; next = waiting.pop()) {
+				const { status, answer } = await ask(next.name, next.example);
+				expect(status, next.name).toBe(0);
+				// As JSON: it knows no minus zero.
+				const expected = JSON.parse(JSON.stringify(compute(next, next.example))) as object;
+				expect({ ok: true, value: JSON.parse(answer) }, next.name).toEqual(expected);
+			}
+		};
+		await Promise.all([worker(), worker(), worker()]);
 	});
 
 	it('answers bad input with a line a fault and exit code 2', () => {

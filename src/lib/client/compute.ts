@@ -1,15 +1,29 @@
 /** Named computations from a page: each runs in one shared worker. */
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Result } from '$core/result';
+import { faulty, type Result } from '$core/result';
 import type { ComputeWorker } from '$lib/workers/compute.worker';
 
-let remote: Remote<ComputeWorker> | undefined;
+interface Running {
+	remote: Remote<ComputeWorker>;
+	/** Settles, with an error, only when the worker could not be loaded or broke. */
+	broken: Promise<never>;
+}
+let running: Running | undefined;
 let tickets = 0;
 
-function worker(): Remote<ComputeWorker> {
-	return (remote ??= wrap<ComputeWorker>(
-		new Worker(new URL('../workers/compute.worker.ts', import.meta.url), { type: 'module' })
-	));
+function worker(): Running {
+	if (running) return running;
+	const own = new Worker(new URL('../workers/compute.worker.ts', import.meta.url), {
+		type: 'module'
+	});
+	const broken = new Promise<never>((_, fail) => {
+		own.addEventListener('error', () => {
+			running = undefined;
+			fail(new Error('could not be computed here; reload the page'));
+		});
+	});
+	broken.catch(() => {});
+	return (running = { remote: wrap<ComputeWorker>(own), broken });
 }
 
 interface RunOptions {
@@ -25,12 +39,19 @@ export async function compute<T extends object>(
 	{ onprogress, signal }: RunOptions = {}
 ): Promise<Result<T> | undefined> {
 	const ticket = ++tickets;
-	const stop = () => void worker().stop(ticket);
+	let settled = false;
+	const { remote, broken } = worker();
+	const stop = () => void remote.stop(ticket);
 	signal?.addEventListener('abort', stop, { once: true });
 	try {
-		const told = onprogress && proxy(onprogress);
-		return (await worker().run(ticket, name, input, told)) as Result<T> | undefined;
+		// Progress comes on a channel of its own, and may come after the answer.
+		const told = onprogress && proxy((share: number) => !settled && onprogress(share));
+		const answer = await Promise.race([remote.run(ticket, name, input, told), broken]);
+		return answer as Result<T> | undefined;
+	} catch (error) {
+		return faulty({ field: name, message: (error as Error).message });
 	} finally {
+		settled = true;
 		signal?.removeEventListener('abort', stop);
 	}
 }

@@ -25,7 +25,7 @@ const api = {
 		ticket: number,
 		name: string,
 		input: unknown,
-		onprogress?: (share: number) => void
+		onprogress?: (share: number) => unknown
 	): Promise<Result<object> | undefined> {
 		const computation = findComputation(name);
 		if (!computation) return faulty({ field: 'name', value: name, message: 'is not known' });

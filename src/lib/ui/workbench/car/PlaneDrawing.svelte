@@ -52,7 +52,7 @@
 </script>
 
 <figure>
-	<svg viewBox="0 0 780 370" class="w-full" role="img" aria-label={label}>
+	<svg viewBox="0 26 780 368" class="w-full" role="img" aria-label={label}>
 		<path d={level} fill="none" class="stroke-edge" stroke-width="1.6" stroke-dasharray="6 5" />
 		<path
 			d={stands}
@@ -108,7 +108,6 @@
 	</svg>
 	<figcaption class="caption">
 		Change of hub to arch, + = body higher, drawn ×{Math.round(enlarge / scale)} larger than the car.
-		Dashed: before.{#if targetMm}
-			Dotted: wanted.{/if}
+		Dashed: before.{targetMm ? ' Dotted: wanted.' : ''}
 	</figcaption>
 </figure>

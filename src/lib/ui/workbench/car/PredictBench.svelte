@@ -231,7 +231,7 @@
 					stroke-dasharray="5 4"
 					stroke-width="2"
 				/>
-				<text x={at(p.newHeightMm) + 8} y="262" font-size="14" class="text-mark"
+				<text x={at(p.newHeightMm) + 8} y={base - 10} font-size="14" class="text-mark"
 					>at first {length(p.newHeightMm)}</text
 				>
 				{#each [p.settledHeightMm - p.expanded.settledHeightMm, p.settledHeightMm + p.expanded.settledHeightMm] as edge (edge)}

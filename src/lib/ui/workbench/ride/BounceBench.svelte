@@ -72,14 +72,19 @@
 	/** The two hulls of the decay, from the release. */
 	const hulls = $derived.by(() => {
 		if (!b || shown.length < 2) return [];
+		const [low, high] = y.domain() as [number, number];
 		const sigma = b.dampingRatio * 2 * Math.PI * b.naturalFreqHz;
 		const first = Math.max(...shown.map(([, h]) => Math.abs(toMm(h) - b.restMm)));
 		const [from, to] = [b.releasedAtS, shown[shown.length - 1]![0]];
+		const hull = line()
+			.x(([t]) => x(t))
+			.y(([, h]) => y(h))
+			.defined(([, h]) => h >= low && h <= high);
 		return [-1, 1].map((side) =>
-			line()(
-				Array.from({ length: 60 }, (_, i): [number, number] => {
-					const t = from + ((to - from) * i) / 59;
-					return [x(t), y(inUnit(b.restMm + side * first * Math.exp(-sigma * (t - from))))];
+			hull(
+				Array.from({ length: 80 }, (_, i): [number, number] => {
+					const t = from + ((to - from) * i) / 79;
+					return [t, inUnit(b.restMm + side * first * Math.exp(-sigma * (t - from)))];
 				})
 			)!
 		);
@@ -154,13 +159,11 @@
 			<Readout
 				main
 				label="Damping ratio"
-				value={formatNumber(b.dampingRatio, 2)}
-				band={formatNumber(b.dampingRatioExpanded, 2)}
+				value={formatNumber(b.dampingRatio, 3)}
+				band={formatNumber(b.dampingRatioExpanded, 3)}
 				tone={verdict.tone}>{verdict.words}</Readout
 			>
-			<Readout label="Movements seen" value={String(b.movements)}
-				>in good order: about one and a half</Readout
-			>
+			<Readout label="Movements seen" value={String(b.movements)}>good: about 1½</Readout>
 			<Readout label="Swings at" value="{formatNumber(b.dampedFreqHz, 2)}&nbsp;Hz" />
 			<Readout label="Undamped" value="{formatNumber(b.naturalFreqHz, 2)}&nbsp;Hz" />
 			<Readout label="Scatter about the fit" value={units.show(b.noiseMm, 'length')} />

@@ -107,7 +107,7 @@
 				stroke-width="22"
 			/>
 			<path d="M 440 396 h 62" class="stroke-ink" stroke-width="6" />
-			<text x="500" y="378" font-size="15">jack</text>
+			<text x="430" y="384" text-anchor="end" font-size="15">jack</text>
 			<path
 				d="M 175 {60} V {armY} m -6 0 h 12 M 169 60 h 12"
 				class="stroke-mark"
