@@ -27,7 +27,21 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 	['heights-after', '2026-0251/heights/after'],
 	['sheet', '2026-0238/sheet'],
 	['car', '/cars?search=LON'],
-	['shop', '/shop']
+	['shop', '/shop'],
+	['bench-corner', '/workbench/corner?layout=macpherson&source=tape'],
+	['bench-spring', '/workbench/spring'],
+	['bench-coilover', '/workbench/coilover'],
+	['bench-four-corner', '/workbench/four-corner?mode=plan'],
+	[
+		'bench-heights',
+		'/workbench/heights',
+		async (page) => {
+			await page.getByRole('button', { name: /^Draw/ }).click();
+			await page.getByText('By draws').waitFor();
+		}
+	],
+	['bench-ride', '/workbench/ride'],
+	['bench-bolt', '/workbench/bolt']
 ];
 
 const browser = await chromium.launch({
@@ -63,6 +77,8 @@ async function take(
 		url = `/jobs/${jobs[0]!.id}${path.slice(number.length)}`;
 	}
 	await page.goto(url, { waitUntil: 'networkidle' });
+	if (path.startsWith('/workbench/'))
+		await page.getByRole('region', { name: 'Results' }).locator('dd').first().waitFor();
 	await prepare?.(page);
 	await page.waitForTimeout(300);
 	await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) });

@@ -40,56 +40,76 @@ export interface Influence {
 	loadPerPerch: readonly (readonly number[])[];
 }
 
-/** @returns a fault when the car's numbers leave it without a stand (practically: rates of nothing) */
+/**
+ * The hubs are taken out first: with s the change of hub to arch and f that of the load, each axle has
+ * f = K·e − A·s (A: springs and bar) and s = u + f/kt, so f = B·(K·e − A·u) with B = (1 + A/kt)⁻¹, two by
+ * two. What is left is the balance of the body in heave, pitch and roll.
+ *
+ * @returns a fault when the car's numbers leave it without a stand (practically: rates of nothing)
+ */
 export function influence(car: FourCornerCar): Result<Influence> {
-	const system = Matrix.zeros(7, 7);
-	const right = Matrix.zeros(7, 4);
-	// Unknowns: load changes f of FL FR RL RR, then heave z, pitch b and roll c of the body.
-	for (const [i, corner] of corners.entries()) {
-		const other = i ^ 1;
-		const [x, y] = place(car, i);
-		const [ox, oy] = place(car, other);
-		const rate = car.wheelRatesNPerMm[corner];
+	const kt = car.tyreRateNPerMm;
+	/** f = push·e − hold·u within an axle: for each corner its own and its neighbour's share. */
+	const axles = corners.map((corner, i) => {
+		const [k, other] = [car.wheelRatesNPerMm[corner], car.wheelRatesNPerMm[corners[i ^ 1]!]];
 		const bar = car.antiRollNPerMm[axleOf(corner)];
-		// s = z + b·x + c·y + f/kt is the change of hub to arch; f = k(e − s) − bar(s − s_other).
-		system.set(i, i, 1 + (rate + bar) / car.tyreRateNPerMm);
-		system.set(i, other, -bar / car.tyreRateNPerMm);
-		system.set(i, 4, rate);
-		system.set(i, 5, (rate + bar) * x - bar * ox);
-		system.set(i, 6, (rate + bar) * y - bar * oy);
-		right.set(i, i, rate / car.motionRatio[corner]);
-		system.set(4, i, 1);
-		system.set(5, i, x / 1000);
-		system.set(6, i, y / 1000);
+		const [a, d] = [1 + (k + bar) / kt, 1 + (other + bar) / kt];
+		const c = -bar / kt;
+		const size = a * d - c * c;
+		const [own, across] = [d / size, -c / size];
+		return {
+			push: own * (k / car.motionRatio[corner]),
+			pushAcross: across * (other / car.motionRatio[corners[i ^ 1]!]),
+			hold: own * (k + bar) - across * bar,
+			holdAcross: across * (other + bar) - own * bar
+		};
+	});
+	const places = corners.map((_, i) => place(car, i));
+	const body = Matrix.zeros(3, 3);
+	const right = Matrix.zeros(3, 4);
+	for (let i = 0; i < 4; i++) {
+		const { push, pushAcross, hold, holdAcross } = axles[i]!;
+		for (let row = 0; row < 3; row++) {
+			const arm = places[i]![row]!;
+			for (let column = 0; column < 3; column++) {
+				const turned = hold * places[i]![column]! + holdAcross * places[i ^ 1]![column]!;
+				body.set(row, column, body.get(row, column) + arm * turned);
+			}
+			right.set(row, i, right.get(row, i) + arm * push);
+			right.set(row, i ^ 1, right.get(row, i ^ 1) + arm * pushAcross);
+		}
 	}
-	const lu = new LuDecomposition(system);
+	const lu = new LuDecomposition(body);
 	if (lu.isSingular()) {
 		return faulty({
 			field: 'wheelRatesNPerMm',
 			message: 'leave the body without a stand: all four must be above 0'
 		});
 	}
-	const solved = lu.solve(right);
-	const loadPerPerch = corners.map((_, i) => corners.map((_, j) => solved.get(i, j)));
-	const heightPerPerch = corners.map((_, i) => {
-		const [x, y] = place(car, i);
-		return corners.map(
+	const pose = lu.solve(right);
+	const bodyPerPerch = places.map(([, x, y]) =>
+		corners.map((_, j) => pose.get(0, j) + pose.get(1, j) * x + pose.get(2, j) * y)
+	);
+	const loadPerPerch = axles.map(({ push, pushAcross, hold, holdAcross }, i) =>
+		corners.map(
 			(_, j) =>
-				solved.get(4, j) +
-				solved.get(5, j) * x +
-				solved.get(6, j) * y +
-				solved.get(i, j) / car.tyreRateNPerMm
-		);
-	});
+				(i === j ? push : (i ^ 1) === j ? pushAcross : 0) -
+				hold * bodyPerPerch[i]![j]! -
+				holdAcross * bodyPerPerch[i ^ 1]![j]!
+		)
+	);
+	const heightPerPerch = bodyPerPerch.map((row, i) =>
+		row.map((rise, j) => rise + loadPerPerch[i]![j]! / kt)
+	);
 	return ok({ heightPerPerch, loadPerPerch });
 }
 
-/** Place of a corner on the body, mm forward and left of the middle. */
-function place(car: FourCornerCar, i: number): [number, number] {
+/** How a corner rises with the body's heave, pitch and roll: 1, mm forward and mm left of the middle. */
+function place(car: FourCornerCar, i: number): readonly [number, number, number] {
 	const corner = corners[i]!;
 	const front = axleOf(corner) === 'front';
 	const track = front ? car.trackFrontMm : car.trackRearMm;
-	return [((front ? 1 : -1) * car.wheelbaseMm) / 2, ((isLeft(corner) ? 1 : -1) * track) / 2];
+	return [1, ((front ? 1 : -1) * car.wheelbaseMm) / 2, ((isLeft(corner) ? 1 : -1) * track) / 2];
 }
 
 export const crossWeight = (loads: PerCorner<number>): number =>

@@ -29,7 +29,8 @@ export function rigidPart(pose: Pose, origin: Point): Part {
 export class Wishbone implements Part {
 	/** Turn from the reference posture, rad, + in bump. */
 	angle = 0;
-	#perMm = 0;
+	/** Not a #name: the engine would box it anew at every posture. */
+	private perMm = 0;
 	readonly #axis: Vector;
 	readonly #foot: Vector;
 	readonly #start: Vector;
@@ -63,7 +64,7 @@ export class Wishbone implements Part {
 		subtract(this.#joint, this.#foot, this.#joint);
 		this.angle = Math.atan2(dot(this.#joint, this.#quarter), dot(this.#joint, this.#start));
 		cross(this.#axis, this.#joint, this.#joint);
-		this.#perMm = dot(this.#joint, this.#rate) / dot(this.#joint, this.#joint);
+		this.perMm = dot(this.#joint, this.#rate) / dot(this.#joint, this.#joint);
 	}
 
 	place(atReference: Point, place: Vector, rate: Vector): void {
@@ -71,7 +72,7 @@ export class Wishbone implements Part {
 		turn(place, this.#axis, Math.sin(this.angle), Math.cos(this.angle), place);
 		cross(this.#axis, place, rate);
 		for (let i = 0; i < 3; i++) {
-			rate[i]! *= this.#perMm;
+			rate[i]! *= this.perMm;
 			place[i]! += this.#foot[i]!;
 		}
 	}

@@ -3,14 +3,14 @@ import type { Pose } from './pose.ts';
 import { across, cross, dot, norm, subtract, unit, type Vector } from './vector.ts';
 
 /**
- * One constraint equation on the carried body. `write` puts the residual and its derivatives by
- * position (x, y, z) and by a small rotation (x, y, z) into the row; all are scaled so that the
+ * One constraint equation on the carried body. `write` puts its derivatives by position (x, y, z) and
+ * by a small rotation (x, y, z), then its residual, into the row of seven; all are scaled so that the
  * residual is in mm.
  */
 export interface Constraint {
 	/** In the trade's words: which part would have to be longer, shorter or elsewhere. */
 	name: string;
-	write(pose: Pose, row: Float64Array): number;
+	write(pose: Pose, row: Float64Array): void;
 }
 
 const d: Vector = [0, 0, 0];
@@ -42,7 +42,7 @@ export function rod(
 				row[i] = d[i]! / length;
 				row[3 + i] = moment[i]! / length;
 			}
-			return (dot(d, d) - length * length) / (2 * length);
+			row[6] = (dot(d, d) - length * length) / (2 * length);
 		}
 	};
 }
@@ -70,7 +70,7 @@ export function inPlane(
 				row[i] = -facing[i]!;
 				row[3 + i] = spanned[i]! - other[i]!;
 			}
-			return dot(d, facing);
+			row[6] = dot(d, facing);
 		}
 	};
 }
@@ -84,7 +84,7 @@ function stays(name: string, local: Vector, across: Vector): Constraint {
 			cross(facing, across, moment);
 			row.fill(0);
 			for (let i = 0; i < 3; i++) row[3 + i] = 1000 * moment[i]!;
-			return 1000 * dot(facing, across);
+			row[6] = 1000 * dot(facing, across);
 		}
 	};
 }
@@ -95,7 +95,7 @@ function keepsY(origin: Point): Constraint {
 		write(pose, row) {
 			row.fill(0);
 			row[1] = 1;
-			return pose.at[1] - origin[1];
+			row[6] = pose.at[1] - origin[1];
 		}
 	};
 }

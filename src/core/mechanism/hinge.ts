@@ -13,6 +13,7 @@ export class Hinge implements Mover {
 	angle = 0;
 	readonly axis: Vector;
 	readonly regular: boolean;
+	readonly #turn: Vector = [0, 0, 0];
 	readonly #foot: Vector;
 	readonly #radius: Vector;
 	readonly #origin: Point;
@@ -49,7 +50,8 @@ export class Hinge implements Mover {
 		this.angle = angle;
 		const { pose, axis } = this;
 		pose.q.set([1, 0, 0, 0]);
-		pose.turnBy(axis[0] * angle, axis[1] * angle, axis[2] * angle);
+		for (let i = 0; i < 3; i++) this.#turn[i] = axis[i]! * angle;
+		pose.turnBy(this.#turn);
 		turn(this.#radius, axis, Math.sin(angle), Math.cos(angle), pose.at);
 		const swept = cross(axis, pose.at);
 		for (let i = 0; i < 3; i++) pose.at[i]! += this.#foot[i]!;

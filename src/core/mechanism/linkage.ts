@@ -1,6 +1,7 @@
 import { SingularValueDecomposition } from 'ml-matrix';
 import type { Constraint } from './constraints.ts';
 import { Pose } from './pose.ts';
+import type { Vector } from './vector.ts';
 
 /** What takes the wheel through its travel: links (solved by Newton) or one hinge (closed form). */
 export interface Mover {
@@ -34,10 +35,11 @@ export class Linkage implements Mover {
 	readonly #constraints: readonly Constraint[];
 	readonly #origin: readonly [number, number, number];
 	readonly #good = new Pose();
-	readonly #row = new Float64Array(6);
+	readonly #row = new Float64Array(7);
 	/** unknowns × (unknowns + 1): the matrix by x, y and the rotations, then the right-hand side. */
 	readonly #system = new Float64Array(unknowns * (unknowns + 1));
 	readonly #step = new Float64Array(unknowns);
+	readonly #turn: Vector = [0, 0, 0];
 	/** Rates (x, y, spin) one step back, and how long that step was; 0 when there was none. */
 	readonly #before = new Float64Array(unknowns);
 	#lastStepMm = 0;
@@ -61,7 +63,7 @@ export class Linkage implements Mover {
 		pose.at[1] = this.#origin[1];
 		pose.at[2] = this.#origin[2];
 		pose.q.set([1, 0, 0, 0]);
-		pose.turnBy(0, 0, 0);
+		pose.turnBy([0, 0, 0]);
 		this.#bumpMm = 0;
 		this.#lastStepMm = 0;
 		if (this.regular) this.#tangent();
@@ -108,11 +110,9 @@ export class Linkage implements Mover {
 		pose.at[0] += velocity[0] * ahead + (velocity[0] - before[0]!) * bend;
 		pose.at[1] += velocity[1] * ahead + (velocity[1] - before[1]!) * bend;
 		pose.at[2] = this.#origin[2] + bumpMm;
-		pose.turnBy(
-			spin[0] * ahead + (spin[0] - before[2]!) * bend,
-			spin[1] * ahead + (spin[1] - before[3]!) * bend,
-			spin[2] * ahead + (spin[2] - before[4]!) * bend
-		);
+		const turn = this.#turn;
+		for (let i = 0; i < 3; i++) turn[i] = spin[i]! * ahead + (spin[i]! - before[2 + i]!) * bend;
+		pose.turnBy(turn);
 		for (let i = 0; i < 12; i++) {
 			const residual = this.#fill(false);
 			if (!(residual < 1e6)) return false;
@@ -124,7 +124,8 @@ export class Linkage implements Mover {
 			const step = this.#step;
 			pose.at[0] += step[0]!;
 			pose.at[1] += step[1]!;
-			pose.turnBy(step[2]! / radiusMm, step[3]! / radiusMm, step[4]! / radiusMm);
+			for (let j = 0; j < 3; j++) turn[j] = step[2 + j]! / radiusMm;
+			pose.turnBy(turn);
 		}
 		return false;
 	}
@@ -157,7 +158,8 @@ export class Linkage implements Mover {
 		const system = this.#system;
 		const row = this.#row;
 		for (let i = 0; i < unknowns; i++) {
-			const residual = this.#constraints[i]!.write(this.pose, row);
+			this.#constraints[i]!.write(this.pose, row);
+			const residual = row[6]!;
 			worst = Math.max(worst, Math.abs(residual));
 			const at = i * 6;
 			system[at] = row[0]!;

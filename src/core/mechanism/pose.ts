@@ -59,8 +59,11 @@ export class Pose {
 		return out;
 	}
 
-	/** Turns the body by a rotation vector in the car's axes, rad. */
-	turnBy(rx: number, ry: number, rz: number): void {
+	/** Turns the body by a rotation vector in the car's axes, rad. A vector: loose numbers would be boxed. */
+	turnBy(rotation: Readonly<Vector>): void {
+		const rx = rotation[0];
+		const ry = rotation[1];
+		const rz = rotation[2];
 		const { q } = this;
 		const angle = Math.sqrt(rx * rx + ry * ry + rz * rz);
 		const s = angle < 1e-12 ? 0.5 : Math.sin(angle / 2) / angle;

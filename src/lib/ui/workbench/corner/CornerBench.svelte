@@ -179,7 +179,10 @@
 			...of('Twist, upper arm', '°', 1, 4, (r) => r.twistDeg.upper),
 			...of('Twist, arm', '°', 1, 4, (r) => r.twistDeg.arm),
 			...of('Motion ratio, spring', '', 3, 0.1, (r) => r.springMotionRatio),
-			...of('Motion ratio, damper', '', 3, 0.1, (r) => r.damperMotionRatio),
+			// A strut carries its spring: one curve for both.
+			...of('Motion ratio, damper', '', 3, 0.1, (r) =>
+				r.damperLengthMm === r.springLengthMm ? undefined : r.damperMotionRatio
+			),
 			...of('Twist, link 1', '°', 1, 4, (r) => r.links?.[0]?.twistDeg)
 		];
 	});

@@ -45,17 +45,19 @@
 		};
 	});
 	const width = 540;
-	const height = 480;
-	const scale = $derived(Math.min(width / (box.right - box.left), height / (box.high - box.low)));
+	const height = 500;
+	const scale = $derived(
+		Math.min(width / (box.right - box.left), (height - 22) / (box.high - box.low))
+	);
 	const across = $derived((width - (box.right - box.left) * scale) / 2);
 	const to = $derived(([x, z]: Flat): Flat => [
 		across + (x - box.left) * scale,
-		height - (z - box.low) * scale
+		height - 22 - (z - box.low) * scale
 	]);
 	const path = $derived(
 		(points: Flat[], closed = false) => line()(points.map(to)) + (closed ? 'Z' : '')
 	);
-	const floor = $derived(height - (now.wheel[1] - wheelRadiusMm - box.low) * scale);
+	const floor = $derived(to([0, now.wheel[1] - wheelRadiusMm])[1]);
 	const travel = $derived(to([box.right - 90, 0])[0]);
 	const degrees = 180 / Math.PI;
 </script>
@@ -196,7 +198,7 @@
 	{/each}
 	<path d="M {travel - 9} {to(now.wheel)[1]} l 9 -6 v 12 Z" class="fill-spruce" />
 	<text x={travel + 12} y={to(now.wheel)[1] + 5} font-size="17" font-weight="700">{bumpText}</text>
-	<text x="6" y="18" font-size="13" class="text-soft"
+	<text x="6" y={height - 6} font-size="13" class="text-soft"
 		>{side
 			? 'from the left, front of the car to the left'
 			: 'from in front, outboard to the right'}</text
