@@ -504,7 +504,8 @@ function tell(story: Story): JobRecord {
 			corner: corner as Corner,
 			heightMm: height,
 			entered: mm(height),
-			source: 'chosen'
+			source: 'chosen',
+			prediction: null
 		});
 	}
 	tighten(record, story, now);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bounce } from '../../src/core/ride/bounce';
 import { fullCar, fullCarModes, type Road } from '../../src/core/ride/full-car';
-import { dampingFromOvershoot, dampingFromPeaks } from '../../src/core/ride/log-decrement';
+import { dampingFromPeaks } from '../../src/core/ride/log-decrement';
 import { dampingRatio, naturalFreqHz, quarterCar } from '../../src/core/ride/quarter-car';
 import reference from './reference/reference.json';
 import { valueOf } from './value-of';
@@ -32,12 +32,17 @@ describe('quarter car against a general eigenvalue solver', () => {
 });
 
 describe('logarithmic decrement', () => {
+	const ratio = (nextMm: number, swings: number) =>
+		valueOf(dampingFromPeaks({ firstMm: 10, nextMm, swings })).dampingRatio;
 	it('a ratio of 10 to 1 is ζ = 0.344', () => {
-		expect(dampingFromPeaks(10, 1)).toBeCloseTo(0.344, 3);
+		expect(ratio(1, 1)).toBeCloseTo(0.344, 3);
 	});
 	it('peaks and overshoots of one swing agree', () => {
 		// One full swing is two overshoots.
-		expect(dampingFromOvershoot(10, Math.sqrt(10))).toBeCloseTo(dampingFromPeaks(10, 1), 12);
+		expect(ratio(Math.sqrt(10), 0.5)).toBeCloseTo(ratio(1, 1), 12);
+	});
+	it('a swing that grows is none', () => {
+		expect(dampingFromPeaks({ firstMm: 10, nextMm: 10, swings: 1 }).ok).toBe(false);
 	});
 });
 

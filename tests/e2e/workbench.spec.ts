@@ -175,7 +175,7 @@ test('a bench prints its drawing and its numbers without buttons', async ({ mara
 
 test('a collar is turned by quarter-turns', async ({ mara: page }) => {
 	await page.goto('/workbench/four-corner');
-	await page.getByRole('button', { name: 'Rear right: a quarter-turn up' }).click();
+	await page.getByRole('button', { name: '+ ¼ turn, Rear right' }).click();
 	await expect(page.getByLabel('Perch RR')).toHaveValue('0.4');
 	await page.getByText('Low: which spring?').click();
 	await expect(result(page, 'Most likely sagged')).toContainText('RL');

@@ -2,19 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { corners, perCorner, type PerCorner } from '../height/corners';
 import { collarPlan } from './collar-plan';
-import { fourCorner, type FourCornerCar } from './four-corner';
+import { fourCorner } from './four-corner';
+import { sampleCar as car } from './sample';
 import { predictHeight, type PredictHeightInput } from './predict-height';
 
-const car: FourCornerCar = {
-	wheelbaseMm: 2600,
-	trackFrontMm: 1500,
-	trackRearMm: 1490,
-	loadsN: { FL: 3650, FR: 3500, RL: 2550, RR: 2450 },
-	wheelRatesNPerMm: { FL: 28, FR: 28, RL: 26, RR: 26 },
-	tyreRateNPerMm: 210,
-	antiRollNPerMm: { front: 9, rear: 5 },
-	motionRatio: { FL: 0.95, FR: 0.95, RL: 0.7, RR: 0.7 }
-};
 const stand = (perchMm: PerCorner<number>) => {
 	const result = fourCorner({ ...car, perchMm });
 	if (!result.ok) throw new Error(JSON.stringify(result.faults));

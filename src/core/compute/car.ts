@@ -3,6 +3,7 @@ import { collarPlan } from '../car/collar-plan.ts';
 import { fourCorner } from '../car/four-corner.ts';
 import { predictHeight, usualPredictUncertainty } from '../car/predict-height.ts';
 import { sagDiagnosis } from '../car/sag.ts';
+import { sampleCar } from '../car/sample.ts';
 import { corners } from '../height/corners.ts';
 import {
 	axlesSchema,
@@ -34,16 +35,6 @@ const stand = {
 	loadChangeN: each(Joi.number()),
 	crossWeight: Joi.object({ before: outNumber(), after: outNumber() }).required()
 };
-const exampleCar = {
-	wheelbaseMm: 2600,
-	trackFrontMm: 1500,
-	trackRearMm: 1490,
-	loadsN: { FL: 3650, FR: 3500, RL: 2550, RR: 2450 },
-	wheelRatesNPerMm: { FL: 28, FR: 28, RL: 26, RR: 26 },
-	tyreRateNPerMm: 210,
-	antiRollNPerMm: { front: 9, rear: 5 },
-	motionRatio: { FL: 0.95, FR: 0.95, RL: 0.7, RR: 0.7 }
-};
 const spring = Joi.object({
 	rateNPerMm: positive(10_000).required(),
 	freeLengthMm: lengthMm(2000)
@@ -55,7 +46,7 @@ export const carComputations: readonly Computation[] = [
 		summary: 'Heights, loads and cross weight after spring perches are moved.',
 		input: Joi.object({ ...car, perchMm: each(between(-500, 500)) }),
 		output: Joi.object(stand),
-		example: { ...exampleCar, perchMm: { FL: 5, FR: 0, RL: 0, RR: 0 } },
+		example: { ...sampleCar, perchMm: { FL: 5, FR: 0, RL: 0, RR: 0 } },
 		run: fourCorner
 	}),
 	banded({
@@ -88,7 +79,7 @@ export const carComputations: readonly Computation[] = [
 				.required()
 		}),
 		example: {
-			...exampleCar,
+			...sampleCar,
 			targetHeightChangeMm: { FL: -12, FR: -10, RL: -8, RR: -10 },
 			threadPitchMm: 1.5,
 			limitsMm: { min: -25, max: 15 }
@@ -120,7 +111,7 @@ export const carComputations: readonly Computation[] = [
 			warpMm: outNumber()
 		}),
 		example: {
-			...exampleCar,
+			...sampleCar,
 			deviationMm: { FL: -4, FR: 1, RL: -16, RR: -3 },
 			heightUncertaintyMm: 1.5
 		},

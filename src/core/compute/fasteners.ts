@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { bolt, torqueAtFriction, type BoltInput } from '../fastener/bolt.ts';
+import { bolt, torqueAfterAngle, torqueAtFriction, type BoltInput } from '../fastener/bolt.ts';
 import { plausibleTorque } from '../fastener/plausibility.ts';
 import { actions, castleNut, type Programme } from '../fastener/programme.ts';
 import { propertyClasses } from '../fastener/thread.ts';
@@ -105,6 +105,27 @@ export const fastenerComputations: readonly Computation[] = [
 			...screw
 		}: BoltInput & { torqueNm: number; newFrictionThread: number; newFrictionHead: number }) =>
 			torqueAtFriction(screw, newFrictionThread, newFrictionHead)
+	}),
+	banded({
+		name: 'torque-after-angle',
+		summary:
+			'The torque to expect at the end of torque plus angle, from the stiffness of the joint.',
+		input: Joi.object({
+			...screw,
+			snugNm: torqueNm().required(),
+			angleDeg: between(0, 3600).required(),
+			boltNPerMm: positive(1e8).required(),
+			partsNPerMm: positive(1e8).required()
+		}),
+		output: Joi.object({ torqueNm: outNumber(), slopeNmPerDeg: outNumber(), clampN: outNumber() }),
+		example: {
+			...exampleScrew,
+			snugNm: 50,
+			angleDeg: 90,
+			boltNPerMm: 300_000,
+			partsNPerMm: 1_200_000
+		},
+		run: torqueAfterAngle
 	}),
 	banded({
 		name: 'wrench-setting',

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { bounce } from '../ride/bounce.ts';
+import { dampingFromPeaks } from '../ride/log-decrement.ts';
 import { fullCar, type FullCar, type Road } from '../ride/full-car.ts';
 import { quarterCar, type QuarterCar } from '../ride/quarter-car.ts';
 import { ok } from '../result.ts';
@@ -77,6 +78,21 @@ export const rideComputations: readonly Computation[] = [
 		example: { timeS: decay.map((t) => Math.round(t * 100) / 100), heightMm: swing },
 		run: bounce
 	},
+	banded({
+		name: 'log-decrement',
+		summary: 'Damping ratio from two peaks read off a trace, half a swing or a whole one apart.',
+		input: Joi.object({
+			firstMm: positive(10_000).required().description('from rest, without sign'),
+			nextMm: positive(10_000).required(),
+			swings: Joi.number()
+				.valid(0.5, 1)
+				.required()
+				.description('0.5: the overshoot on the other side; 1: the next peak on the same')
+		}),
+		output: Joi.object({ dampingRatio: outNumber(), decrement: outNumber() }),
+		example: { firstMm: 40, nextMm: 12, swings: 0.5 },
+		run: dampingFromPeaks
+	}),
 	{
 		name: 'full-car',
 		summary:

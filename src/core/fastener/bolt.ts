@@ -40,8 +40,7 @@ export function preload90N(bolt: BoltInput): number {
 	return (stressArea(bolt) * 0.9 * yieldStress) / Math.sqrt(1 + 3 * torsion ** 2);
 }
 
-/** What a bolt holds: stress area, proof load, clamp and torque at 90 % of yield, clamp of a torque. */
-export function bolt(input: BoltInput): Result<{
+export interface BoltResult {
 	stressAreaMm2: number;
 	proofLoadN: number;
 	preload90N: number;
@@ -49,7 +48,10 @@ export function bolt(input: BoltInput): Result<{
 	clampN?: number;
 	/** Clamp of the torque over the clamp at 90 % of yield. */
 	utilisation?: number;
-}> {
+}
+
+/** What a bolt holds: stress area, proof load, clamp and torque at 90 % of yield, clamp of a torque. */
+export function bolt(input: BoltInput): Result<BoltResult> {
 	if (coreDiameter(input) <= 0.3 * input.diameterMm) {
 		return faulty({
 			field: 'pitchMm',
@@ -76,22 +78,25 @@ export function bolt(input: BoltInput): Result<{
 	});
 }
 
+export interface FrictionResult {
+	torqueNm: number;
+	clampN: number;
+	/** New torque over old. */
+	share: number;
+}
+
 /** Torque for the same clamp with another friction: a thread that was oiled, or ran dry. */
 export function torqueAtFriction(
 	screw: BoltInput & { torqueNm: number },
 	frictionThread: number,
 	frictionHead: number
-): Result<{ torqueNm: number; clampN: number; share: number }> {
+): Result<FrictionResult> {
 	const dry = bolt(screw);
 	if (!dry.ok) return dry;
 	const clamp = clampN(screw, screw.torqueNm);
 	const torque = torqueNm({ ...screw, frictionThread, frictionHead }, clamp);
 	return ok({ torqueNm: torque, clampN: clamp, share: torque / screw.torqueNm });
 }
-
-/** Torque expected after turning on by an angle from a snug torque, with the joint's own slope. */
-export const torqueAfterAngle = (snugNm: number, angleDeg: number, slopeNmPerDeg: number): number =>
-	snugNm + angleDeg * slopeNmPerDeg;
 
 /**
  * Slope of torque over angle, N·m per degree, of a joint with the given bolt and parts stiffness:
@@ -100,4 +105,25 @@ export const torqueAfterAngle = (snugNm: number, angleDeg: number, slopeNmPerDeg
 export function elasticSlope(bolt: BoltInput, boltNPerMm: number, partsNPerMm: number): number {
 	const stiffness = 1 / (1 / boltNPerMm + 1 / partsNPerMm);
 	return (stiffness * bolt.pitchMm * torquePerClampMm(bolt)) / 360 / 1000;
+}
+
+/**
+ * Torque plus angle: what the wrench should read at the end. From snug on, the joint follows its elastic
+ * slope until it yields; a reading far below it says that it has, or that rubber was wound.
+ */
+export function torqueAfterAngle(
+	input: BoltInput & {
+		/** Torque the angle is counted from. */
+		snugNm: number;
+		angleDeg: number;
+		/** Stiffness of the screw and of the clamped parts. */
+		boltNPerMm: number;
+		partsNPerMm: number;
+	}
+): Result<{ torqueNm: number; slopeNmPerDeg: number; clampN: number }> {
+	const sound = bolt(input);
+	if (!sound.ok) return sound;
+	const slopeNmPerDeg = elasticSlope(input, input.boltNPerMm, input.partsNPerMm);
+	const torque = input.snugNm + input.angleDeg * slopeNmPerDeg;
+	return ok({ torqueNm: torque, slopeNmPerDeg, clampN: clampN(input, torque) });
 }

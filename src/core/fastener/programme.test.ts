@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bolt, clampN, elasticSlope, torqueNm, type BoltInput } from './bolt';
+import { bolt, clampN, elasticSlope, torqueAfterAngle, torqueNm, type BoltInput } from './bolt';
 import { actions, castleNut, starOrder } from './programme';
 
 describe('star', () => {
@@ -76,6 +76,18 @@ describe('bolt', () => {
 		// Bolt 300, parts 900 N/mm in series: 225 N/mm; a degree is 1.75/360 mm.
 		const slope = elasticSlope(screw, 300, 900);
 		expect(clampN(screw, slope * 360)).toBeCloseTo(225 * 1.75, 6);
+	});
+	it('torque and angle: the torque goes up by the slope, the clamp by the stretch', () => {
+		const after = torqueAfterAngle({
+			...screw,
+			snugNm: 40,
+			angleDeg: 90,
+			boltNPerMm: 300_000,
+			partsNPerMm: 900_000
+		});
+		if (!after.ok) throw new Error('no torque');
+		expect(after.value.torqueNm).toBeCloseTo(40 + 90 * after.value.slopeNmPerDeg, 9);
+		expect(after.value.clampN - clampN(screw, 40)).toBeCloseTo((225_000 * 1.75) / 4, 6);
 	});
 	it('a pitch that leaves no core, a head inside the thread: named', () => {
 		const coarse = bolt({ ...screw, pitchMm: 8 });

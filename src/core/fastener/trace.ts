@@ -1,5 +1,6 @@
 import { median } from '../statistics/summary.ts';
-import { faulty, ok, type Fault, type Result } from '../result.ts';
+import { columnFaults } from '../columns.ts';
+import { faulty, ok, type Result } from '../result.ts';
 
 export const traceFlags = [
 	'cross-thread',
@@ -69,29 +70,11 @@ export function torqueTrace(input: {
 	programme: TraceProgramme;
 }): Result<TraceResult> {
 	const { angleDeg, torqueNm, programme } = input;
-	const faults: Fault[] = [];
-	if (angleDeg.length !== torqueNm.length) {
-		faults.push({
-			field: 'torqueNm',
-			value: torqueNm.length,
-			message: `must have as many values as angleDeg (${angleDeg.length})`
-		});
-	}
-	if (angleDeg.length < leastPoints) {
-		faults.push({
-			field: 'angleDeg',
-			value: angleDeg.length,
-			message: `needs at least ${leastPoints} points`
-		});
-	}
-	const back = angleDeg.findIndex((a, i) => i > 0 && a < angleDeg[i - 1]!);
-	if (back > 0) {
-		faults.push({
-			field: `angleDeg.${back}`,
-			value: angleDeg[back],
-			message: `must not be less than the value before (${angleDeg[back - 1]}): send the tightening only, without the return of a ratchet`
-		});
-	}
+	const faults = columnFaults(['angleDeg', angleDeg], ['torqueNm', torqueNm], leastPoints, {
+		broken: (angle, before) => angle < before,
+		words: (before) =>
+			`must not be less than the value before (${before}): send the tightening only, without the return of a ratchet`
+	});
 	if (faults.length) return faulty(...faults);
 	let peak = 0;
 	for (let i = 1; i < torqueNm.length; i++) if (torqueNm[i]! > torqueNm[peak]!) peak = i;

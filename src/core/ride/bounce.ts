@@ -1,6 +1,7 @@
 import { Matrix, solve } from 'ml-matrix';
 import { median } from '../statistics/summary.ts';
-import { faulty, ok, type Fault, type Result } from '../result.ts';
+import { columnFaults } from '../columns.ts';
+import { faulty, ok, type Result } from '../result.ts';
 
 export interface BounceInput {
 	/** Rising; need not be evenly spaced. */
@@ -40,29 +41,10 @@ const visible = 0.05;
  * integrated twice, which is a linear fit and holds without overshoot too.
  */
 export function bounce({ timeS, heightMm }: BounceInput): Result<BounceResult> {
-	const faults: Fault[] = [];
-	if (timeS.length !== heightMm.length) {
-		faults.push({
-			field: 'heightMm',
-			value: heightMm.length,
-			message: `must have as many values as timeS (${timeS.length})`
-		});
-	}
-	if (timeS.length < leastPoints) {
-		faults.push({
-			field: 'timeS',
-			value: timeS.length,
-			message: `needs at least ${leastPoints} points`
-		});
-	}
-	const falling = timeS.findIndex((t, i) => i > 0 && t <= timeS[i - 1]!);
-	if (falling > 0) {
-		faults.push({
-			field: `timeS.${falling}`,
-			value: timeS[falling],
-			message: `must be later than the value before (${timeS[falling - 1]} s)`
-		});
-	}
+	const faults = columnFaults(['timeS', timeS], ['heightMm', heightMm], leastPoints, {
+		broken: (time, before) => time <= before,
+		words: (before) => `must be later than the value before (${before} s)`
+	});
 	if (faults.length) return faulty(...faults);
 
 	const start = release(heightMm);

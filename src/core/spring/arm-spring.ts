@@ -9,17 +9,19 @@ export interface ArmSpringInput {
 	lengthPerJackMm: number;
 }
 
-/**
- * A separate coil on an arm that a jack lets down: force and energy left in it at full droop, how far
- * the jack must go down until it is free, and both on the way. Linear spring, constant lever.
- */
-export function armSpring(input: ArmSpringInput): Result<{
+export interface ArmSpringResult {
 	droopForceN: number;
 	droopEnergyJ: number;
 	/** Jack travel from full droop until the spring is loose; 0 when it already is. */
 	freeAfterMm: number;
 	rows: { jackDownMm: number; springForceN: number; jackForceN: number; energyJ: number }[];
-}> {
+}
+
+/**
+ * A separate coil on an arm that a jack lets down: force and energy left in it at full droop, how far
+ * the jack must go down until it is free, and both on the way. Linear spring, constant lever.
+ */
+export function armSpring(input: ArmSpringInput): Result<ArmSpringResult> {
 	const { rateNPerMm: k, freeLengthMm, droopLengthMm, lengthPerJackMm: lever } = input;
 	if (droopLengthMm > freeLengthMm * 1.5) {
 		return faulty({

@@ -49,6 +49,15 @@ export interface CaliperSpring {
 	shearModulusGPa: number;
 }
 
+export interface IdentifiedSpring {
+	rateNPerMm: number;
+	index: number;
+	wireDiameterMm: number;
+	meanDiameterMm: number;
+	activeCoils: number;
+	solidLengthMm: number;
+}
+
 /** Standard uncertainties of a caliper on a painted spring: own choice, to be measured. */
 export const usualCaliperUncertainty: Uncertainty = {
 	wireDiameterMm: 0.05,
@@ -61,14 +70,7 @@ export const usualCaliperUncertainty: Uncertainty = {
  * Identifies a spring by caliper: rate, index and length when coils touch. The wire goes in with its
  * fourth power, so a thick coat of paint is most of the error.
  */
-export function identifySpring(input: CaliperSpring): Result<{
-	rateNPerMm: number;
-	index: number;
-	wireDiameterMm: number;
-	meanDiameterMm: number;
-	activeCoils: number;
-	solidLengthMm: number;
-}> {
+export function identifySpring(input: CaliperSpring): Result<IdentifiedSpring> {
 	const { deadCoils, totalCoils, coatMm } = input;
 	const wire = input.wireDiameterMm - 2 * coatMm;
 	const outer = input.outerDiameterMm - 2 * coatMm;

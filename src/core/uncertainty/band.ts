@@ -1,9 +1,5 @@
 import { faulty, ok, type Result } from '../result.ts';
 
-/** Plain data as it goes into and comes out of a named computation. */
-export type Data =
-	number | string | boolean | undefined | readonly Data[] | { readonly [key: string]: Data };
-
 /** Standard uncertainty of input values by their path, as `loadsN.FL` or `points.2.forceN`. */
 export type Uncertainty = Readonly<Record<string, number>>;
 
@@ -37,8 +33,17 @@ export function withNumber<T>(data: T, path: string, value: number): T {
 	return copy as T;
 }
 
+/** The shape of a result with its numbers alone: half-widths of their 95 % bands. */
+export type Band<T> = T extends number
+	? number
+	: T extends readonly (infer U)[]
+		? Band<U>[]
+		: T extends object
+			? { [K in keyof T]: Band<T[K]> }
+			: undefined;
+
 /** A result with, for each of its numbers, the half-width of its 95 % band in the same place. */
-export type Banded<T> = T & { expanded: object };
+export type Banded<T> = T & { expanded: Band<T> };
 
 /**
  * The band of every number of a result: each uncertain input moved by one standard uncertainty to each
@@ -76,7 +81,7 @@ export function withBand<I, T extends object>(
 			if (a !== undefined && b !== undefined) variance.set(at, sum + ((a - b) / 2) ** 2);
 		}
 	}
-	return ok({ ...nominal.value, expanded: bandTree(nominal.value, '', variance) as object });
+	return ok({ ...nominal.value, expanded: bandTree(nominal.value, '', variance) as Band<T> });
 }
 
 /** Faults for paths that lead to no number of the input. */

@@ -1,6 +1,6 @@
 /** The units of the person at this screen, for every component below the layout. */
 import { getContext, setContext } from 'svelte';
-import type { Dimension } from '$core/units/dimensions';
+import { convert, findUnit, siUnit, type Dimension } from '$core/units/dimensions';
 import { formatQuantity, type FormatOptions, type UnitChoice } from '$core/units/format';
 
 const key = Symbol('units');
@@ -9,14 +9,21 @@ export interface PersonalUnits {
 	readonly choice: UnitChoice;
 	/** An SI value in this person's unit, with the unit. */
 	show(si: number, dimension: Dimension, options?: FormatOptions): string;
+	/** An SI value as a number of this person's unit: for axes and lists. */
+	number(si: number, dimension: Dimension): number;
+	/** And back. */
+	si(number: number, dimension: Dimension): number;
 }
 
 export function provideUnits(choice: () => UnitChoice): PersonalUnits {
+	const unit = (dimension: Dimension) => findUnit(choice()[dimension], dimension)!;
 	return setContext<PersonalUnits>(key, {
 		get choice() {
 			return choice();
 		},
-		show: (si, dimension, options) => formatQuantity(si, dimension, choice()[dimension], options)
+		show: (si, dimension, options) => formatQuantity(si, dimension, choice()[dimension], options),
+		number: (si, dimension) => convert(si, siUnit(dimension), unit(dimension)),
+		si: (number, dimension) => convert(number, unit(dimension), siUnit(dimension))
 	});
 }
 

@@ -1,4 +1,5 @@
 /** The things a shop works with, as they travel between database, pages and files. */
+import type { PredictHeightInput } from '../../core/car/predict-height.ts';
 import type { BushSetBand } from '../../core/bush/band.ts';
 import type { Axle, Corner } from '../../core/height/corners.ts';
 import type { SchoolKey } from '../../core/height/schools.ts';
@@ -80,7 +81,16 @@ export interface Target {
 	corner: Corner;
 	heightMm: number;
 	entered: string;
-	source: 'maker' | 'chosen';
+	source: 'maker' | 'predicted' | 'chosen';
+	/** What a predicted height rests on; null for the others. */
+	prediction: Prediction | null;
+}
+
+/** A predicted height: what went in, as SI and as typed, and how far it may be off. */
+export interface Prediction {
+	input: PredictHeightInput;
+	typed: Record<string, string>;
+	expandedMm: number;
 }
 
 export interface Joint {

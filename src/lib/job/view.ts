@@ -92,7 +92,13 @@ function measured(readingsMm: number[], resolutionMm: number): HeightMeasure | u
 
 function targetOf(record: JobRecord, corner: Corner, beforeMm?: number): TargetChoice | undefined {
 	const typed = record.targets.find((target) => target.corner === corner);
-	if (typed) return chooseTarget({ typedMm: typed.heightMm, typedSource: typed.source });
+	if (typed) {
+		return chooseTarget({
+			typedMm: typed.heightMm,
+			typedSource: typed.source,
+			expandedMm: typed.prediction?.expandedMm
+		});
+	}
 	const axle = record.vehicle.axles[axleOf(corner)];
 	if (axle.makerHeightMm !== null && axle.makerHeightSchool === record.school) {
 		return chooseTarget({ typedMm: axle.makerHeightMm, typedSource: 'maker' });

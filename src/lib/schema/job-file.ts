@@ -136,6 +136,24 @@ const torque = Joi.object({
 	...appended
 });
 
+const spring = Joi.object({
+	rateNPerMm: Joi.number().greater(0).max(10_000).required(),
+	freeLengthMm: Joi.number().greater(0).max(10_000).required()
+});
+const prediction = Joi.object({
+	input: Joi.object({
+		heightBeforeMm: mm().required(),
+		sprungLoadN: Joi.number().greater(0).max(1e6).required(),
+		motionRatio: Joi.number().greater(0).max(5).required(),
+		oldSpring: spring.required(),
+		newSpring: spring.required(),
+		seatChangeMm: mm().required(),
+		settlingMm: mm().required()
+	}).required(),
+	typed: Joi.object().pattern(text(40), text(60)).max(20).required(),
+	expandedMm: mm().required()
+});
+
 const offset = Joi.object({ offsetMm: mm().required(), entered: entered() });
 const list = (items: Joi.Schema, max: number) =>
 	Joi.array().items(items).max(max).unique('id').required();
@@ -170,7 +188,8 @@ const job = Joi.object({
 				corner: corner(),
 				heightMm: mm().required(),
 				entered: entered(),
-				source: Joi.string().valid('maker', 'chosen').required()
+				source: Joi.string().valid('maker', 'predicted', 'chosen').required(),
+				prediction: prediction.allow(null).default(null)
 			})
 		)
 		.unique('corner')

@@ -75,9 +75,21 @@ export const targetSchema = Joi.object({
 	corner: corner(),
 	height: quantity('length', {})
 		.allow(null)
-		.required()
-		.description('null goes back to the default'),
-	source: Joi.string().valid('maker', 'chosen').required()
+		.description('null goes back to the default; a predicted one is computed'),
+	source: Joi.string().valid('maker', 'predicted', 'chosen').required(),
+	prediction: Joi.object({
+		sprungLoad: quantity('force', { min: 100, max: 50_000 }).required(),
+		motionRatio: Joi.number().min(0.1).max(2).required(),
+		oldRate: quantity('rate', { min: 1, max: 1000 }).required(),
+		oldFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
+		newRate: quantity('rate', { min: 1, max: 1000 }).required(),
+		newFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
+		seatChange: quantity('length', { min: -100, max: 100 }).required(),
+		settling: quantity('length', { min: 0, max: 30 }).required()
+	})
+}).when(Joi.object({ source: Joi.valid('predicted') }).unknown(), {
+	then: Joi.object({ prediction: Joi.required(), height: Joi.forbidden() }),
+	otherwise: Joi.object({ height: Joi.required(), prediction: Joi.forbidden() })
 });
 
 export const offsetSchema = Joi.object({

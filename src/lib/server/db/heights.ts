@@ -101,15 +101,18 @@ export async function listTargets(db: Database, jobId: string): Promise<Target[]
 		corner: row.corner as Corner,
 		heightMm: row.height_mm as number,
 		entered: row.entered as string,
-		source: row.source as Target['source']
+		source: row.source as Target['source'],
+		prediction: row.prediction
+			? (JSON.parse(row.prediction as string) as Target['prediction'])
+			: null
 	}));
 }
 
 export async function putTarget(db: Database, jobId: string, target: Target): Promise<void> {
 	await db.run(
-		`REPLACE INTO targets (job_id, corner, height_mm, entered, source)
-		 VALUES (:jobId, :corner, :heightMm, :entered, :source)`,
-		{ ...target, jobId }
+		`REPLACE INTO targets (job_id, corner, height_mm, entered, source, prediction)
+		 VALUES (:jobId, :corner, :heightMm, :entered, :source, :prediction)`,
+		{ ...target, jobId, prediction: target.prediction && JSON.stringify(target.prediction) }
 	);
 }
 

@@ -1,7 +1,14 @@
 import { cornerNames, type Axle, type Corner } from '../../../core/height/corners.ts';
 import { schools, type SchoolKey } from '../../../core/height/schools.ts';
 import { withMeantUnit, type Quantity } from '../../../core/units/parse.ts';
-import type { Conditions, Phase, Reading } from '../../job/model.ts';
+import type { Conditions, Phase, Reading, Target } from '../../job/model.ts';
+import {
+	predictable,
+	predictionEntry,
+	predictTarget,
+	type PredictionEntries
+} from '../../job/prediction.ts';
+import { viewJob } from '../../job/view.ts';
 import {
 	appendReading,
 	deleteTarget,
@@ -11,8 +18,9 @@ import {
 	putTarget
 } from '../db/heights.ts';
 import type { Database } from '../db/pool.ts';
-import { Problem, refuse } from '../problem.ts';
+import { invalid, Problem, refuse } from '../problem.ts';
 import { changeJob, holdOpenJob } from './change.ts';
+import { loadJob } from './load.ts';
 
 export interface NewReading {
 	id: string;
@@ -35,8 +43,9 @@ export interface TargetInput {
 	version: number;
 	corner: Corner;
 	/** Null goes back to the default. */
-	height: Quantity | null;
-	source: 'maker' | 'chosen';
+	height?: Quantity | null;
+	source: 'maker' | 'predicted' | 'chosen';
+	prediction?: Record<keyof PredictionEntries, Quantity | number>;
 }
 
 export interface OffsetInput {
@@ -130,16 +139,59 @@ export function setTarget(
 	personId: string
 ): Promise<{ version: number }> {
 	return changeJob(db, { jobId, version: input.version, personId }, async (tx, job) => {
-		const { corner, height, source } = input;
+		const { corner, height, source, prediction } = input;
+		if (prediction) {
+			const target = await predicted(tx, jobId, corner, prediction);
+			await putTarget(tx, jobId, target);
+			return `${cornerNames[corner]}: target predicted, ${target.heightMm.toFixed(1)} mm`;
+		}
 		if (!height) {
 			await deleteTarget(tx, jobId, corner);
 			return `${cornerNames[corner]}: target back to the default`;
 		}
 		checkHeight('height', height, job.school);
 		const entered = withUnit(height);
-		await putTarget(tx, jobId, { corner, heightMm: height.si, entered, source });
+		await putTarget(tx, jobId, { corner, heightMm: height.si, entered, source, prediction: null });
 		return `${cornerNames[corner]}: target ${entered}`;
 	});
+}
+
+async function predicted(
+	tx: Database,
+	jobId: string,
+	corner: Corner,
+	given: NonNullable<TargetInput['prediction']>
+): Promise<Target> {
+	const record = await loadJob(tx, jobId);
+	const { before } = viewJob(record).corners[corner];
+	if (!predictable(record.school)) {
+		throw refuse('source', 'a pivot difference is not predicted: choose the target by hand');
+	}
+	if (!before) throw refuse('source', 'read the height before at this corner first');
+	const list = Object.entries(given);
+	const si = Object.fromEntries(
+		list.map(([name, value]) => [name, typeof value === 'number' ? value : value.si])
+	) as unknown as PredictionEntries;
+	const found = predictTarget(si, before);
+	if (!found.ok) {
+		throw invalid(
+			found.faults.map((fault) => ({
+				...fault,
+				field: `prediction.${predictionEntry[fault.field] ?? fault.field}`
+			}))
+		);
+	}
+	const { input, heightMm, expandedMm } = found.value;
+	const typed = Object.fromEntries(
+		list.map(([name, value]) => [name, typeof value === 'number' ? String(value) : withUnit(value)])
+	);
+	return {
+		corner,
+		heightMm,
+		entered: `${heightMm.toFixed(1)} mm`,
+		source: 'predicted',
+		prediction: { input, typed, expandedMm }
+	};
 }
 
 export function setOffset(

@@ -2,14 +2,12 @@
 	import { cornerNames, corners } from '$core/height/corners';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { convert, findUnit, siUnit } from '$core/units/dimensions';
 	import { scaleLinear, extent } from 'd3';
 
 	/** Before, after and target of each corner on one scale, each with its 95 % bar. */
 	const job = currentJob();
 	const units = personalUnits();
-	const unit = $derived(findUnit(units.choice.length, 'length')!);
-	const inUnit = (mm: number) => convert(mm, siUnit('length'), unit);
+	const inUnit = (mm: number) => units.number(mm, 'length');
 
 	const width = 820;
 	const height = 260;
@@ -50,7 +48,8 @@
 				>{tick}</text
 			>
 		{/each}
-		<text x="4" y={height - margin.bottom + 24} font-size="14" class="text-soft">{unit.symbol}</text
+		<text x="4" y={height - margin.bottom + 24} font-size="14" class="text-soft"
+			>{units.choice.length}</text
 		>
 		{#each corners as corner, i (corner)}
 			{@const { before, after, target } = job.view.corners[corner]}

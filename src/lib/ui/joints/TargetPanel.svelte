@@ -9,6 +9,8 @@
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import { predictable, predictionEntry } from '$lib/job/prediction';
+	import PredictForm from './PredictForm.svelte';
 	import { schools } from '$core/height/schools';
 	import { withMeantUnit } from '$core/units/parse';
 
@@ -24,14 +26,15 @@
 
 	let open = $state(false);
 	let text = $state('');
-	let source = $state<'maker' | 'chosen'>('chosen');
+	let source = $state<'maker' | 'predicted' | 'chosen'>('chosen');
 	let version = 0;
+	const predictionFields = Object.values(predictionEntry).map((name) => `prediction.${name}`);
 
 	function edit() {
 		text = target
 			? units.show(target.heightMm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 3 })
 			: '';
-		source = target?.source === 'maker' ? 'maker' : 'chosen';
+		source = target && target.source !== 'before' ? target.source : 'chosen';
 		version = job.record.version;
 		open = true;
 	}
@@ -43,38 +46,53 @@
 		};
 		if (await write.send('PUT', `/jobs/${job.record.id}/targets`, body, version)) open = false;
 	}
+	async function predict(prediction: Record<string, string | number>) {
+		const body = { corner, source: 'predicted', prediction };
+		if (await write.send('PUT', `/jobs/${job.record.id}/targets`, body, version)) open = false;
+	}
+	const before = $derived(job.view.corners[corner].before);
+	const sources = $derived([
+		{ value: 'maker' as const, name: 'the maker’s' },
+		...(before && predictable(job.record.school)
+			? [{ value: 'predicted' as const, name: 'predicted with the new spring' }]
+			: []),
+		{ value: 'chosen' as const, name: 'chosen for this job' }
+	]);
 </script>
 
 <section class="panel p-4" aria-label="Target">
 	{#if open}
-		<form
-			class="space-y-3"
-			onsubmit={(event) => {
-				event.preventDefault();
-				void put(text);
-			}}
-		>
-			<RefusalNotice {write} fields={['height']} onapplied={() => (open = false)} />
-			<QuantityField
-				label="Target, {schools[job.record.school].name.toLowerCase()}"
-				dimension="length"
-				bind:value={text}
-				fault={faultOf(write.refusal, 'height')}
-			/>
-			<Choice
-				label="It is"
-				bind:value={source}
-				options={[
-					{ value: 'maker', name: 'the maker’s' },
-					{ value: 'chosen', name: 'chosen for this job' }
-				]}
-			/>
-			<div class="flex flex-wrap gap-2">
-				<ActionButton type="submit" disabled={write.busy}>Keep</ActionButton>
-				{#if typed}<ActionButton onclick={() => put(null)}>Back to the default</ActionButton>{/if}
-				<ActionButton onclick={() => (open = false)}>Cancel</ActionButton>
+		<Choice label="The target is" bind:value={source} options={sources} />
+		<RefusalNotice
+			{write}
+			fields={source === 'predicted' ? predictionFields : ['height']}
+			onapplied={() => (open = false)}
+		/>
+		{#if source === 'predicted' && before}
+			<div class="mt-3">
+				<PredictForm {corner} {before} {write} onkeep={predict} oncancel={() => (open = false)} />
 			</div>
-		</form>
+		{:else}
+			<form
+				class="mt-3 space-y-3"
+				onsubmit={(event) => {
+					event.preventDefault();
+					void put(text);
+				}}
+			>
+				<QuantityField
+					label="Target, {schools[job.record.school].name.toLowerCase()}"
+					dimension="length"
+					bind:value={text}
+					fault={faultOf(write.refusal, 'height')}
+				/>
+				<div class="flex flex-wrap gap-2">
+					<ActionButton type="submit" disabled={write.busy}>Keep</ActionButton>
+					{#if typed}<ActionButton onclick={() => put(null)}>Back to the default</ActionButton>{/if}
+					<ActionButton onclick={() => (open = false)}>Cancel</ActionButton>
+				</div>
+			</form>
+		{/if}
 	{:else}
 		<div class="flex items-start justify-between gap-3">
 			<div class="text-mark">
@@ -98,6 +116,10 @@
 		</div>
 		<p class="text-[15px] text-soft">
 			{target?.reason ?? 'Read the heights before, or choose a target.'}
+			{#if target?.expandedMm !== undefined}Good to ± {units.show(
+					target.expandedMm,
+					'length'
+				)}.{/if}
 			{#if hub !== undefined && job.record.school !== 'hub-to-arch'}
 				Hub to arch {units.show(hub, 'length', { decimals })}.{/if}
 		</p>

@@ -15,14 +15,15 @@
 		'twist-beam': 'Twist beam'
 	};
 	const asked = (key: string) => page.url.searchParams.get(key);
-	let layout = $state<MechanismLayout>(
+	const layout = $derived(
 		mechanismLayouts.find((known) => known === asked('layout')) ?? 'double-wishbone'
 	);
-	let source = $state<'tape' | 'points'>(asked('source') === 'points' ? 'points' : 'tape');
+	const source = $derived(asked('source') === 'points' ? 'points' : 'tape');
 
 	/** Another corner starts from its own sample: the link's other values are not its. */
-	async function change() {
-		await goto(`?layout=${layout}&source=${source}`, { replaceState: true, noScroll: true });
+	function change(to: { layout?: string; source?: string }) {
+		const next = new URLSearchParams({ layout, source, ...to });
+		void goto(`?${next}`, { replaceState: true, noScroll: true });
 	}
 </script>
 
@@ -30,20 +31,13 @@
 	<div class="flex flex-wrap items-end gap-4">
 		<SelectField
 			label="Layout"
-			bind:value={
-				() => layout,
-				(value) => {
-					layout = value as MechanismLayout;
-					void change();
-				}
-			}
+			bind:value={() => layout, (value) => change({ layout: value })}
 			items={mechanismLayouts.map((value) => ({ value, name: names[value] }))}
 			class="w-72"
 		/>
 		<Choice
 			label="Known by"
-			bind:value={source}
-			onpick={() => void change()}
+			bind:value={() => source, (value) => change({ source: value })}
 			options={[
 				{ value: 'tape', name: 'Tape measures' },
 				{ value: 'points', name: 'Hardpoints' }

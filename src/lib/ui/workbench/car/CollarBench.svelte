@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import type { FourCornerResult } from '$core/car/four-corner';
 	import { cornerNames, corners, perCorner, type Corner } from '$core/height/corners';
+	import type { Banded } from '$core/uncertainty/band';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -39,7 +40,7 @@
 		),
 		...carEntries
 	]);
-	const stand = new Live<FourCornerResult & { expanded?: FourCornerResult }>(() => ({
+	const stand = new Live<Banded<FourCornerResult>>(() => ({
 		name: 'four-corner',
 		input: {
 			...carInput(values),
@@ -97,13 +98,13 @@
 							type="button"
 							class="min-h-14 min-w-16 rounded-[3px] border border-edge bg-panel text-lg font-bold hover:bg-sunk"
 							onclick={() => turn(corner, -1)}
-							aria-label="{cornerNames[corner]}: a quarter-turn down">− ¼</button
+							>− ¼<span class="sr-only"> turn, {cornerNames[corner]}</span></button
 						>
 						<button
 							type="button"
 							class="min-h-14 min-w-16 rounded-[3px] border border-edge bg-panel text-lg font-bold hover:bg-sunk"
 							onclick={() => turn(corner, 1)}
-							aria-label="{cornerNames[corner]}: a quarter-turn up">+ ¼</button
+							>+ ¼<span class="sr-only"> turn, {cornerNames[corner]}</span></button
 						>
 					</div>
 				{/each}

@@ -2,7 +2,6 @@
 	import { page } from '$app/state';
 	import type { HeightComparison } from '$core/height/compare';
 	import { formatNumber } from '$core/units/format';
-	import { convert, findUnit, siUnit } from '$core/units/dimensions';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { scaleLinear } from 'd3';
@@ -15,10 +14,9 @@
 
 	let { choices }: { choices: Snippet } = $props();
 	const units = personalUnits();
-	const unit = findUnit(units.choice.length, 'length')!;
-	const toMm = (value: number) => convert(value, unit, siUnit('length'));
+	const toMm = (value: number) => units.si(value, 'length');
 	const written = (mm: number[]) =>
-		mm.map((value) => Number(convert(value, siUnit('length'), unit).toFixed(3))).join(', ');
+		mm.map((value) => Number(units.number(value, 'length').toFixed(3))).join(', ');
 	const values = new BenchValues(
 		units,
 		page.url.searchParams,
@@ -79,11 +77,11 @@
 		const [low, high] = [Math.min(...all), Math.max(...all)];
 		const pad = Math.max(3, (high - low) * 0.15, c?.expandedUncertaintyMm ?? 0);
 		return scaleLinear(
-			[low - pad, high + pad].map((mm) => convert(mm, siUnit('length'), unit)),
+			[low - pad, high + pad].map((mm) => units.number(mm, 'length')),
 			[70, 750]
 		).nice();
 	});
-	const at = $derived((mm: number) => x(convert(mm, siUnit('length'), unit)));
+	const at = $derived((mm: number) => x(units.number(mm, 'length')));
 	const length = (mm: number) => units.show(mm, 'length');
 </script>
 
@@ -110,7 +108,7 @@
 					>
 				{/each}
 				<text x="750" y="258" text-anchor="end" font-size="14" class="text-soft"
-					>hub to arch, {unit.symbol}</text
+					>hub to arch, {units.choice.length}</text
 				>
 				{#each [['before', before.numbers, c.meanBefore, 80], ['after', after.numbers, c.meanAfter, 170]] as const as [name, readings, mean, y] (name)}
 					<text x="0" y={y + 5} font-size="16" font-weight="600">{name}</text>
@@ -176,14 +174,14 @@
 	{/snippet}
 	{#snippet more()}
 		<TextBlock
-			label="Before, {unit.symbol}"
+			label="Before, {units.choice.length}"
 			bind:value={values.text.before!}
 			rows={2}
 			fault={wrong(before)}
 			hint="{before.numbers.length} readings"
 		/>
 		<TextBlock
-			label="After, {unit.symbol}"
+			label="After, {units.choice.length}"
 			bind:value={values.text.after!}
 			rows={2}
 			fault={wrong(after)}

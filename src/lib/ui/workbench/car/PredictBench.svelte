@@ -3,9 +3,9 @@
 	import type { PredictHeightResult } from '$core/car/predict-height';
 	import { usualPredictUncertainty, usualSettlingMm } from '$core/car/predict-height';
 	import type { Fault } from '$core/result';
+	import type { Banded } from '$core/uncertainty/band';
 	import type { Distribution } from '$core/uncertainty/monte-carlo';
 	import { formatNumber } from '$core/units/format';
-	import { convert, findUnit, siUnit } from '$core/units/dimensions';
 	import { compute } from '$lib/client/compute';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -84,7 +84,7 @@
 		oldSpring: { rateNPerMm: num('oldRate'), freeLengthMm: num('oldFree') },
 		newSpring: { rateNPerMm: num('newRate'), freeLengthMm: num('newFree') }
 	});
-	const predicted = new Live<PredictHeightResult & { expanded: PredictHeightResult }>(() => ({
+	const predicted = new Live<Banded<PredictHeightResult>>(() => ({
 		name: 'predict-height',
 		input
 	}));
@@ -130,8 +130,7 @@
 	}
 	onDestroy(() => running?.abort());
 
-	const unit = findUnit(units.choice.length, 'length')!;
-	const inUnit = (value: number) => convert(value, siUnit('length'), unit);
+	const inUnit = (value: number) => units.number(value, 'length');
 	const x = $derived.by(() => {
 		if (!p) return scaleLinear([0, 1], [60, 740]);
 		const half = 1.9 * p.expanded.settledHeightMm;
@@ -203,7 +202,7 @@
 					>
 				{/each}
 				<text x="740" y={base + 44} text-anchor="end" font-size="14" class="text-soft"
-					>hub to arch, {unit.symbol}</text
+					>hub to arch, {units.choice.length}</text
 				>
 				{#if steps}<path d={steps} class="fill-mark-wash stroke-mark" stroke-width="1.5" />{/if}
 				<path

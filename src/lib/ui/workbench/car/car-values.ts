@@ -1,3 +1,4 @@
+import { sampleCar } from '$core/car/sample';
 import { axleOf, corners, perCorner, type Corner, type PerCorner } from '$core/height/corners';
 import type { BenchValues, NumberEntry } from '../frame/values.svelte';
 
@@ -6,59 +7,71 @@ const load = { dimension: 'force' as const, min: 50, max: 30_000 };
 
 /** What every bench of the whole car needs to know of it. */
 export const carEntries: readonly NumberEntry[] = [
-	{ key: 'wheelbaseMm', label: 'Wheelbase', ...length, initial: 2600, min: 1500, max: 5000 },
-	{ key: 'trackFrontMm', label: 'Track, front', ...length, initial: 1500, min: 900, max: 2500 },
-	{ key: 'trackRearMm', label: 'Track, rear', ...length, initial: 1490, min: 900, max: 2500 },
-	...(
-		[
-			['FL', 3650],
-			['FR', 3500],
-			['RL', 2550],
-			['RR', 2450]
-		] as const
-	).map(([corner, initial]) => ({
+	{
+		key: 'wheelbaseMm',
+		label: 'Wheelbase',
+		...length,
+		initial: sampleCar.wheelbaseMm,
+		min: 1500,
+		max: 5000
+	},
+	{
+		key: 'trackFrontMm',
+		label: 'Track, front',
+		...length,
+		initial: sampleCar.trackFrontMm,
+		min: 900,
+		max: 2500
+	},
+	{
+		key: 'trackRearMm',
+		label: 'Track, rear',
+		...length,
+		initial: sampleCar.trackRearMm,
+		min: 900,
+		max: 2500
+	},
+	...corners.map((corner) => ({
 		key: `load${corner}`,
 		label: `Sprung load ${corner}`,
 		...load,
-		initial
+		initial: sampleCar.loadsN[corner]
 	})),
-	...(
-		[
-			['front', 28, 0.95, 9],
-			['rear', 26, 0.7, 5]
-		] as const
-	).flatMap(([axle, rate, ratio, bar]): NumberEntry[] => [
-		{
-			key: `rate-${axle}`,
-			label: `Wheel rate, ${axle}`,
-			dimension: 'rate',
-			initial: rate,
-			min: 2,
-			max: 500
-		},
-		{
-			key: `ratio-${axle}`,
-			label: `Motion ratio, ${axle}`,
-			initial: ratio,
-			min: 0.1,
-			max: 2,
-			decimals: 3
-		},
-		{
-			key: `bar-${axle}`,
-			label: `Anti-roll bar, ${axle}`,
-			dimension: 'rate',
-			initial: bar,
-			min: 0,
-			max: 200,
-			hint: 'at the wheel, each side, for opposite movement'
-		}
-	]),
+	...(['front', 'rear'] as const).flatMap((axle): NumberEntry[] => {
+		const corner = axle === 'front' ? 'FL' : 'RL';
+		return [
+			{
+				key: `rate-${axle}`,
+				label: `Wheel rate, ${axle}`,
+				dimension: 'rate',
+				initial: sampleCar.wheelRatesNPerMm[corner],
+				min: 2,
+				max: 500
+			},
+			{
+				key: `ratio-${axle}`,
+				label: `Motion ratio, ${axle}`,
+				initial: sampleCar.motionRatio[corner],
+				min: 0.1,
+				max: 2,
+				decimals: 3
+			},
+			{
+				key: `bar-${axle}`,
+				label: `Anti-roll bar, ${axle}`,
+				dimension: 'rate',
+				initial: sampleCar.antiRollNPerMm[axle],
+				min: 0,
+				max: 200,
+				hint: 'at the wheel, each side, for opposite movement'
+			}
+		];
+	}),
 	{
 		key: 'tyreRateNPerMm',
 		label: 'Tyre rate',
 		dimension: 'rate',
-		initial: 210,
+		initial: sampleCar.tyreRateNPerMm,
 		min: 50,
 		max: 1000
 	}

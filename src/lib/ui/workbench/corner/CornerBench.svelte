@@ -186,7 +186,7 @@
 			...of('Twist, link 1', '°', 1, 4, (r) => r.links?.[0]?.twistDeg)
 		];
 	});
-	const inUnit = $derived((mm: number) => (units.choice.length === 'in' ? mm / 25.4 : mm));
+	const inUnit = (mm: number) => units.number(mm, 'length');
 </script>
 
 <Bench
@@ -315,6 +315,8 @@
 				/>
 			{/if}
 		{/if}
+	{/snippet}
+	{#snippet notes()}
 		{#if blocked}
 			<p class="border-t border-line pt-2 text-[15px] text-ochre">
 				The wheel goes to {length(blocked.atMm, true)}, then {blocked.blocker} blocks it.

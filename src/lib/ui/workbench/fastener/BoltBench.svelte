@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import type { BoltResult, FrictionResult } from '$core/fastener/bolt';
 	import type { Plausibility } from '$core/fastener/plausibility';
 	import { propertyClasses, threadName, usualHeadShare, usualThreads } from '$core/fastener/thread';
+	import type { Banded } from '$core/uncertainty/band';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -55,16 +57,9 @@
 		meanHeadDiameterMm: num('headShare') * thread.diameterMm,
 		torqueNm: num('torqueNm')
 	});
-	interface Held {
-		stressAreaMm2: number;
-		proofLoadN: number;
-		preload90N: number;
-		torque90Nm: number;
-		clampN: number;
-		utilisation: number;
-		expanded?: { clampN: number; torque90Nm: number };
-	}
-	const held = new Live<Held>(() => ({
+	/** With a torque given, its clamp is always there. */
+	type Held = Required<BoltResult>;
+	const held = new Live<Banded<Held>>(() => ({
 		name: 'bolt',
 		input: {
 			...screw,
@@ -75,7 +70,7 @@
 			}
 		}
 	}));
-	const oiled = new Live<{ torqueNm: number; clampN: number; share: number }>(() => ({
+	const oiled = new Live<FrictionResult>(() => ({
 		name: 'torque-lubricated',
 		input: { ...screw, ...values.nums('newFrictionThread', 'newFrictionHead') }
 	}));

@@ -2,11 +2,11 @@
 	import { page } from '$app/state';
 	import type { TraceFlag, TraceResult } from '$core/fastener/trace';
 	import { formatNumber } from '$core/units/format';
-	import { convert, findUnit, siUnit } from '$core/units/dimensions';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { line, scaleLinear } from 'd3';
+	import Axes from '../frame/Axes.svelte';
 	import Bench from '../frame/Bench.svelte';
 	import { readColumns, writeColumns } from '../frame/columns';
 	import Readout from '../frame/Readout.svelte';
@@ -15,9 +15,8 @@
 	import { pulls, type PullName } from './pulls';
 
 	const units = personalUnits();
-	const unit = findUnit(units.choice.torque, 'torque')!;
-	const toNm = (value: number) => convert(value, unit, siUnit('torque'));
-	const inUnit = (nm: number) => convert(nm, siUnit('torque'), unit);
+	const toNm = (value: number) => units.si(value, 'torque');
+	const inUnit = (nm: number) => units.number(nm, 'torque');
 	const values = new BenchValues(
 		units,
 		page.url.searchParams,
@@ -138,19 +137,7 @@
 				role="img"
 				aria-label="Torque over angle, with the band wanted, the snug point and the slope"
 			>
-				{#each y.ticks(7) as tick (tick)}
-					<path d="M 64 {y(tick)} H 760" class="stroke-line" />
-					<text x="56" y={y(tick) + 5} text-anchor="end" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				{#each x.ticks(9) as tick (tick)}
-					<text x={x(tick)} y="404" text-anchor="middle" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				<text x="760" y="428" text-anchor="end" font-size="14" class="text-soft">angle, °</text>
-				<text x="4" y="14" font-size="14" class="text-soft">{unit.symbol}</text>
+				<Axes {x} {y} xUnit="angle, °" yUnit={units.choice.torque} xTicks={9} yTicks={7} />
 				<rect
 					x="64"
 					y={y(inUnit(high))}
@@ -209,7 +196,7 @@
 	{/snippet}
 	{#snippet more()}
 		<TextBlock
-			label="Trace: angle in °, torque in {unit.symbol}"
+			label="Trace: angle in °, torque in {units.choice.torque}"
 			bind:value={() => text, (typed) => (values.text.trace = typed)}
 			rows={7}
 			file

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import type { castleNut } from '$core/fastener/programme';
 	import { workingRange } from '$core/fastener/wrench';
+	import type { Banded } from '$core/uncertainty/band';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -60,14 +62,14 @@
 		{ key: 'slopeNmPerDeg', label: 'Joint’s slope', unit: 'N·m/°', initial: 1.1, min: 0, max: 50 }
 	]);
 	const num = (key: string) => values.num(key);
-	const set = new Live<{ settingNm: number; expanded?: { settingNm: number } }>(() => ({
+	const set = new Live<Banded<{ settingNm: number }>>(() => ({
 		name: 'wrench-setting',
 		input: {
 			...values.nums('targetNm', 'wrenchLengthMm', 'adapterLengthMm', 'adapterAngleDeg'),
 			uncertainty: { wrenchLengthMm: 10, adapterAngleDeg: 3 }
 		}
 	}));
-	const castle = new Live<{ angleDeg: number; torqueNm: number; refused: boolean }>(() => ({
+	const castle = new Live<ReturnType<typeof castleNut>>(() => ({
 		name: 'castle-nut',
 		input: values.nums('lowNm', 'highNm', 'toNextSlotDeg', 'slopeNmPerDeg')
 	}));

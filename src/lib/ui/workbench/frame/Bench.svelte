@@ -23,6 +23,8 @@
 		entryOf?: (field: string) => string;
 		drawing: Snippet;
 		numbers: Snippet;
+		/** What must be said with the results. */
+		notes?: Snippet;
 		/** Choices above the drawing. */
 		choices?: Snippet;
 		/** More to fill in, below the groups. */
@@ -37,6 +39,7 @@
 		entryOf = (field) => field,
 		drawing,
 		numbers,
+		notes,
 		choices,
 		more
 	}: Props = $props();
@@ -64,7 +67,7 @@
 	// The link follows the values: what is seen can be shared, printed and come back to.
 	$effect(() => {
 		const query = values.query();
-		const link = new URLSearchParams(location.search);
+		const link = page.url.searchParams;
 		for (const key of pageKeys) if (link.has(key)) query[key] = link.get(key)!;
 		const timer = setTimeout(() => {
 			const text = new URLSearchParams(query).toString();
@@ -112,6 +115,7 @@
 					</div>
 				{/if}
 				<dl>{@render numbers()}</dl>
+				{@render notes?.()}
 			</section>
 			<section class="panel px-4 py-2" aria-label="Measures">
 				{#each groups as group (group.title)}

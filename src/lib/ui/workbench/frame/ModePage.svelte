@@ -12,7 +12,7 @@
 	let { label, modes }: Props = $props();
 	const asked = $derived(page.url.searchParams.get('mode'));
 	const first = $derived(modes[0]!.value);
-	let mode = $derived(modes.some(({ value }) => value === asked) ? asked! : first);
+	const mode = $derived(modes.some(({ value }) => value === asked) ? asked! : first);
 	const Bench = $derived(modes.find(({ value }) => value === mode)!.bench);
 
 	function pick(value: string) {
@@ -21,7 +21,7 @@
 </script>
 
 {#snippet choices()}
-	<Choice {label} bind:value={mode} onpick={pick} options={modes} />
+	<Choice {label} bind:value={() => mode, pick} options={modes} />
 {/snippet}
 
 {#key mode}

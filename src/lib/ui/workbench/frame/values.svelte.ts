@@ -1,4 +1,4 @@
-import { convert, findUnit, siUnit, type Dimension } from '$core/units/dimensions';
+import { findUnit, type Dimension } from '$core/units/dimensions';
 import { parseNumber, parseQuantity } from '$core/units/parse';
 import type { PersonalUnits } from '$lib/client/units';
 
@@ -117,8 +117,9 @@ export class BenchValues {
 	}
 
 	#write(entry: NumberEntry, si: number): string {
-		const unit = entry.dimension && findUnit(this.#units.choice[entry.dimension], entry.dimension);
-		const value = unit ? convert(si, siUnit(entry.dimension!), unit) : si;
+		const { dimension } = entry;
+		const unit = dimension && findUnit(this.#units.choice[dimension], dimension);
+		const value = dimension ? this.#units.number(si, dimension) : si;
 		// What cannot be written with the usual decimals keeps the ones it needs.
 		const decimals = entry.decimals ?? unit?.decimals ?? 2;
 		return String(Number(value.toFixed(unit && unit.toSi !== 1 ? decimals + 1 : decimals)));

@@ -2,12 +2,12 @@
 	import { page } from '$app/state';
 	import type { BounceResult } from '$core/ride/bounce';
 	import { formatNumber } from '$core/units/format';
-	import { convert, findUnit, siUnit } from '$core/units/dimensions';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import { extent, line, scaleLinear } from 'd3';
 	import type { Snippet } from 'svelte';
+	import Axes from '../frame/Axes.svelte';
 	import Bench from '../frame/Bench.svelte';
 	import { readColumns, writeColumns } from '../frame/columns';
 	import Readout from '../frame/Readout.svelte';
@@ -16,9 +16,8 @@
 
 	let { choices: mode }: { choices: Snippet } = $props();
 	const units = personalUnits();
-	const unit = findUnit(units.choice.length, 'length')!;
-	const toMm = (value: number) => convert(value, unit, siUnit('length'));
-	const inUnit = (mm: number) => convert(mm, siUnit('length'), unit);
+	const toMm = (value: number) => units.si(value, 'length');
+	const inUnit = (mm: number) => units.number(mm, 'length');
 
 	/** Body pushed down 40 mm and let go. The ripple stands for a hand-held reading. */
 	function sample(zeta: number): string {
@@ -121,19 +120,7 @@
 				role="img"
 				aria-label="Height of the body over time, with the decay that was fitted"
 			>
-				{#each y.ticks(6) as tick (tick)}
-					<path d="M 64 {y(tick)} H 760" class="stroke-line" />
-					<text x="56" y={y(tick) + 5} text-anchor="end" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				{#each x.ticks(8) as tick (tick)}
-					<text x={x(tick)} y="354" text-anchor="middle" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				<text x="760" y="376" text-anchor="end" font-size="14" class="text-soft">s</text>
-				<text x="4" y="16" font-size="14" class="text-soft">{unit.symbol}</text>
+				<Axes {x} {y} xUnit="s" yUnit={units.choice.length} xTicks={8} yTicks={6} />
 				{#each hulls as hull, i (i)}<path
 						d={hull}
 						fill="none"
@@ -168,6 +155,8 @@
 			<Readout label="Undamped" value="{formatNumber(b.naturalFreqHz, 2)}&nbsp;Hz" />
 			<Readout label="Scatter about the fit" value={units.show(b.noiseMm, 'length')} />
 		{/if}
+	{/snippet}
+	{#snippet notes()}
 		<p class="caption mt-2 border-t border-line pt-2">
 			Limits 0.12 and 0.25 are this program’s own choice; a bounce by hand compares sides, it does
 			not condemn a damper alone.
@@ -175,7 +164,7 @@
 	{/snippet}
 	{#snippet more()}
 		<TextBlock
-			label="Trace: time in s, height in {unit.symbol}"
+			label="Trace: time in s, height in {units.choice.length}"
 			bind:value={() => text, (typed) => (values.text.trace = typed)}
 			rows={9}
 			file

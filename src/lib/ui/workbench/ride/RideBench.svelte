@@ -8,6 +8,7 @@
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import { extent, line, scaleLinear } from 'd3';
 	import type { Snippet } from 'svelte';
+	import Axes from '../frame/Axes.svelte';
 	import Bench from '../frame/Bench.svelte';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';
@@ -78,6 +79,7 @@
 		{ key: 'side', label: 'Under', initial: 'both', options: ['both', 'left'] }
 	]);
 	const num = (key: string) => values.num(key);
+	const inUnit = (mm: number) => units.number(mm, 'length');
 	const both = (name: string) => ({ front: num(`${name}-front`), rear: num(`${name}-rear`) });
 	const run = new Live<FullCarRun>(() => ({
 		name: 'full-car',
@@ -135,16 +137,15 @@
 	const y = $derived(
 		r
 			? scaleLinear(
-					extent(r.rows.flatMap((row) => [row.bodyMm, row.heightMm.FL, row.heightMm.RL])) as [
-						number,
-						number
-					],
+					extent(
+						r.rows.flatMap((row) => [row.bodyMm, row.heightMm.FL, row.heightMm.RL]).map(inUnit)
+					) as [number, number],
 					[250, 20]
 				).nice()
 			: undefined
 	);
 	const curve = $derived((pick: (row: FullCarRun['rows'][number]) => number) =>
-		line()(r!.rows.map((row): [number, number] => [x(row.timeS), y!(pick(row))]))!
+		line()(r!.rows.map((row): [number, number] => [x(row.timeS), y!(inUnit(pick(row)))]))!
 	);
 	const now = $derived(r?.rows[Math.round((num('atMs') / 3000) * (r.rows.length - 1))]);
 	/** The car from the side, heights three times enlarged. */
@@ -269,19 +270,7 @@
 				role="img"
 				aria-label="Body height and suspension travel over time"
 			>
-				{#each y.ticks(6) as tick (tick)}
-					<path d="M 64 {y(tick)} H 760" class={tick === 0 ? 'stroke-edge' : 'stroke-line'} />
-					<text x="56" y={y(tick) + 5} text-anchor="end" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				{#each x.ticks(7) as tick (tick)}
-					<text x={x(tick)} y="274" text-anchor="middle" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				<text x="760" y="294" text-anchor="end" font-size="14" class="text-soft">s</text>
-				<text x="4" y="14" font-size="14" class="text-soft">mm</text>
+				<Axes {x} {y} xUnit="s" yUnit={units.choice.length} xTicks={7} yTicks={6} />
 				<path
 					d={curve((row) => row.heightMm.RL)}
 					fill="none"
@@ -355,10 +344,12 @@
 				value="{formatNumber(rear.value.hopFreqHz, 1)}&nbsp;Hz"
 				>ζ {formatNumber(rear.value.hopDampingRatio, 2)}</Readout
 			>
-			<p class="caption mt-2 border-t border-line pt-2">
-				Rear 10 to 20 % above front rides flat; passenger cars 1.0 to 1.5 Hz, sports to 2: common
-				practice.
-			</p>
 		{/if}
+	{/snippet}
+	{#snippet notes()}
+		<p class="caption mt-2 border-t border-line pt-2">
+			Rear 10 to 20 % above front rides flat; passenger cars 1.0 to 1.5 Hz, sports to 2: common
+			practice.
+		</p>
 	{/snippet}
 </Bench>

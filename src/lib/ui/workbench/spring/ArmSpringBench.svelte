@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import type { ArmSpringResult } from '$core/spring/arm-spring';
+	import type { Banded } from '$core/uncertainty/band';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -36,14 +38,7 @@
 		},
 		{ key: 'jackMm', label: 'Jack down now', ...mm, initial: 30, min: 0, max: 600 }
 	]);
-	interface Lowered {
-		droopForceN: number;
-		droopEnergyJ: number;
-		freeAfterMm: number;
-		rows: { jackDownMm: number; springForceN: number; jackForceN: number; energyJ: number }[];
-		expanded?: { droopForceN: number; freeAfterMm: number };
-	}
-	const lowered = new Live<Lowered>(() => ({
+	const lowered = new Live<Banded<ArmSpringResult>>(() => ({
 		name: 'arm-spring',
 		input: {
 			...values.nums('rateNPerMm', 'freeLengthMm', 'droopLengthMm', 'lengthPerJackMm'),
@@ -58,10 +53,8 @@
 	const left = $derived(lowered.value?.freeAfterMm ? 1 - jack / lowered.value.freeAfterMm : 0);
 	const scale = $derived(280 / Math.max(values.num('freeLengthMm'), values.num('droopLengthMm')));
 	const now = $derived(values.num('droopLengthMm') + jack * values.num('lengthPerJackMm'));
-	const inUnit = $derived((value: number) => (units.choice.length === 'in' ? value / 25.4 : value));
-	const inForce = $derived((value: number) =>
-		units.choice.force === 'lbf' ? value / 4.4482216152605 : value
-	);
+	const inUnit = (value: number) => units.number(value, 'length');
+	const inForce = (value: number) => units.number(value, 'force');
 	/** Arm: pivot at the left, spring at 250, jack further out. */
 	const armY = $derived(60 + now * scale);
 	const pivotY = $derived(60 + values.num('droopLengthMm') * scale - 30);

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import type { CoiloverResult } from '$core/spring/coilover';
+	import type { Banded } from '$core/uncertainty/band';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -91,21 +93,7 @@
 		[{ key: 'adjust', label: 'Height by', initial: 'collar', options: ['collar', 'body'] }]
 	);
 	const num = (key: string) => values.num(key);
-	interface Stand {
-		springForceN: number;
-		toppedOut: boolean;
-		bottomedOut: boolean;
-		damperFromExtendedMm: number;
-		droopAtWheelMm: number;
-		bumpAtWheelMm: number;
-		bindMarginMm: number;
-		bind: 'clear' | 'within-margin' | 'coil-bound';
-		looseAtDroop: boolean;
-		turnsForHeight?: number;
-		preloadAfterMm?: number;
-		expanded?: Record<string, number>;
-	}
-	const stand = new Live<Stand>(() => ({
+	const stand = new Live<Banded<CoiloverResult>>(() => ({
 		name: 'coilover',
 		input: {
 			...values.nums(...values.entries.map(({ key }) => key)),

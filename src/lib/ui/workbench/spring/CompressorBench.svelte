@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { shearModulusGPa } from '$core/spring/rate';
+	import type { CompressorResult } from '$core/spring/compressor';
+	import { shearModulusGPa, type IdentifiedSpring } from '$core/spring/rate';
+	import type { Banded } from '$core/uncertainty/band';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -68,15 +70,7 @@
 	const modulus = $derived(shearModulusGPa[values.text.steel as keyof typeof shearModulusGPa]);
 	const num = (key: string) => values.num(key);
 
-	interface Identified {
-		rateNPerMm: number;
-		index: number;
-		wireDiameterMm: number;
-		meanDiameterMm: number;
-		activeCoils: number;
-		expanded: { rateNPerMm: number };
-	}
-	const identified = new Live<Identified>(() => ({
+	const identified = new Live<Banded<IdentifiedSpring>>(() => ({
 		name: 'spring-identify',
 		input: {
 			...values.nums(
@@ -91,21 +85,7 @@
 		}
 	}));
 	const rate = $derived(byCaliper ? identified.value?.rateNPerMm : num('rateNPerMm'));
-	interface Compressed {
-		seatForceN: number;
-		hookForceTotalN: number;
-		forcePerHookN: number;
-		screwTravelMm: number;
-		turnsPerHook: number;
-		energyJ: number;
-		coilBind: boolean;
-		coilGapMm: number;
-		dropOf10KgMm: number;
-		steps: number[];
-		overloaded?: boolean;
-		expanded?: Record<string, number>;
-	}
-	const squeezed = new Live<Compressed>(() =>
+	const squeezed = new Live<CompressorResult & Partial<Banded<CompressorResult>>>(() =>
 		identified.value && rate !== undefined
 			? {
 					name: 'spring-compressor',

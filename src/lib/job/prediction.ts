@@ -1,0 +1,63 @@
+/** A target predicted from the new spring: shared by the form that asks and the server that keeps it. */
+import {
+	predictHeight,
+	usualPredictUncertainty,
+	type PredictHeightInput
+} from '../../core/car/predict-height.ts';
+import type { HeightMeasure } from '../../core/height/measure.ts';
+import type { SchoolKey } from '../../core/height/schools.ts';
+import type { Result } from '../../core/result.ts';
+import { withBand } from '../../core/uncertainty/band.ts';
+
+/** What is asked for, by the name of its entry, in SI. */
+export interface PredictionEntries {
+	sprungLoad: number;
+	motionRatio: number;
+	oldRate: number;
+	oldFreeLength: number;
+	newRate: number;
+	newFreeLength: number;
+	seatChange: number;
+	settling: number;
+}
+
+export const predictionInput = (e: PredictionEntries, beforeMm: number): PredictHeightInput => ({
+	heightBeforeMm: beforeMm,
+	sprungLoadN: e.sprungLoad,
+	motionRatio: e.motionRatio,
+	oldSpring: { rateNPerMm: e.oldRate, freeLengthMm: e.oldFreeLength },
+	newSpring: { rateNPerMm: e.newRate, freeLengthMm: e.newFreeLength },
+	seatChangeMm: e.seatChange,
+	settlingMm: e.settling
+});
+
+/** Entry that a fault of the computation means. */
+export const predictionEntry: Readonly<Record<string, keyof PredictionEntries>> = {
+	sprungLoadN: 'sprungLoad',
+	motionRatio: 'motionRatio',
+	'oldSpring.rateNPerMm': 'oldRate',
+	'newSpring.rateNPerMm': 'newRate',
+	'oldSpring.freeLengthMm': 'oldFreeLength',
+	'newSpring.freeLengthMm': 'newFreeLength'
+};
+
+/** A change of hub to arch is a change of these heights too; a pivot difference moves by the arm's ratio. */
+export const predictable = (school: SchoolKey): boolean => school !== 'pivot-difference';
+
+/** Settled height with its band; the height before is as sure as its readings. */
+export function predictTarget(
+	entries: PredictionEntries,
+	before: HeightMeasure
+): Result<{ input: PredictHeightInput; heightMm: number; expandedMm: number }> {
+	const input = predictionInput(entries, before.meanMm);
+	const predicted = withBand(predictHeight, input, {
+		...usualPredictUncertainty(input),
+		heightBeforeMm: before.standardUncertaintyMm
+	});
+	if (!predicted.ok) return predicted;
+	const { settledHeightMm, expanded } = predicted.value;
+	return {
+		ok: true,
+		value: { input, heightMm: settledHeightMm, expandedMm: expanded.settledHeightMm }
+	};
+}
