@@ -8,13 +8,15 @@ import { loadDemo } from '../../demo/load.ts';
 import { validate } from '../../src/core/validate.ts';
 import { viewJob } from '../../src/lib/job/view.ts';
 import { jobFileSchema } from '../../src/lib/schema/job-file.ts';
+import { targetSchema } from '../../src/lib/schema/job.ts';
 import { jobFileJsonSchema } from '../../src/lib/server/api/openapi.ts';
 import { searchJobIds } from '../../src/lib/server/db/jobs.ts';
 import { listPeople } from '../../src/lib/server/db/people.ts';
 import { readingsCsv, torquesCsv } from '../../src/lib/server/exchange/csv.ts';
 import { importJob, toJobFile, type JobFile } from '../../src/lib/server/exchange/job-file.ts';
+import { setTarget } from '../../src/lib/server/jobs/heights.ts';
 import { loadJob, searchJobs } from '../../src/lib/server/jobs/load.ts';
-import { useShop } from './shop.ts';
+import { checked, useShop } from './shop.ts';
 
 const here = useShop('exchange_here');
 const there = useShop('exchange_there');
@@ -42,6 +44,39 @@ describe('a job file', () => {
 		const copy = toJobFile(await loadJob(there.db, file.job.id));
 		expect(copy).toEqual(file);
 		expect(viewJob(copy.job).standing.owed).toEqual(viewJob(file.job).standing.owed);
+	});
+
+	it('carries what a predicted target rests on', async () => {
+		const id = await here.job();
+		await here.reading(id, { height: '352' });
+		await setTarget(
+			here.db,
+			id,
+			checked(targetSchema, {
+				version: 1,
+				corner: 'FL',
+				source: 'predicted',
+				prediction: {
+					sprungLoad: '800 lbf',
+					motionRatio: 0.95,
+					oldRate: '25',
+					oldFreeLength: '340',
+					newRate: '27',
+					newFreeLength: '346',
+					seatChange: '0',
+					settling: '5'
+				}
+			}),
+			here.technician.id
+		);
+		const file = JSON.parse(JSON.stringify(toJobFile(await loadJob(here.db, id)))) as JobFile;
+		const ajv = new Ajv2020({ strict: false });
+		addFormats(ajv);
+		const check = ajv.compile(jobFileJsonSchema());
+		expect(check(file), JSON.stringify(check.errors)).toBe(true);
+		await importJob(there.db, file, there.lead.id);
+		expect((await loadJob(there.db, id)).targets).toEqual(file.job.targets);
+		expect(file.job.targets[0]!.prediction!.typed.sprungLoad).toBe('800 lbf');
 	});
 
 	it('imported twice is one job', async () => {

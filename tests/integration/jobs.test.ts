@@ -1,7 +1,10 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { corners } from '../../src/core/height/corners.ts';
+import { metric } from '../../src/core/units/format.ts';
+import { validate } from '../../src/core/validate.ts';
 import { viewJob } from '../../src/lib/job/view.ts';
+import { targetSchema } from '../../src/lib/schema/job.ts';
 import { updateShop, findShop } from '../../src/lib/server/db/shop.ts';
 import { changeHead } from '../../src/lib/server/jobs/head.ts';
 import { setOffset, setTarget } from '../../src/lib/server/jobs/heights.ts';
@@ -9,7 +12,7 @@ import { addJoint, changeJoint, removeJoint } from '../../src/lib/server/jobs/jo
 import { loadJob, searchJobs } from '../../src/lib/server/jobs/load.ts';
 import { signOff } from '../../src/lib/server/jobs/sign-off.ts';
 import { changeVehicle, createVehicle } from '../../src/lib/server/vehicles.ts';
-import { useShop } from './shop.ts';
+import { checked, useShop } from './shop.ts';
 
 const shop = useShop('jobs');
 const load = (id: string) => loadJob(shop.db, id);
@@ -305,6 +308,67 @@ describe('joints', () => {
 });
 
 describe('targets', () => {
+	const spring = {
+		sprungLoad: '3600 N',
+		motionRatio: 0.9,
+		oldRate: '25 N/mm',
+		oldFreeLength: '340 mm',
+		newRate: '25 N/mm',
+		newFreeLength: '349 mm',
+		seatChange: '0 mm',
+		settling: '4 mm'
+	};
+	const predict = (id: string, version: number, change: object = {}) =>
+		setTarget(
+			shop.db,
+			id,
+			checked(targetSchema, {
+				version,
+				corner: 'FL',
+				source: 'predicted',
+				prediction: { ...spring, ...change }
+			}),
+			shop.technician.id
+		);
+
+	it('are predicted from the new spring and the height before, and keep what they rest on', async () => {
+		const id = await shop.job();
+		await expect(predict(id, 1)).rejects.toMatchObject({
+			faults: [{ field: 'source', message: expect.stringContaining('height before') }]
+		});
+		for (const height of ['352', '353', '352']) await shop.reading(id, { height });
+		const { version } = await predict(id, 1);
+		const job = await load(id);
+		// The same rate, 9 mm longer: up by 9 over the motion ratio, down by the settling.
+		const before = (352 + 353 + 352) / 3;
+		expect(viewJob(job).corners.FL.target).toMatchObject({
+			heightMm: expect.closeTo(before + 9 / 0.9 - 4, 6),
+			source: 'predicted',
+			expandedMm: expect.closeTo(job.targets[0]!.prediction!.expandedMm, 9)
+		});
+		expect(job.targets[0]!.prediction).toMatchObject({
+			typed: { ...spring, motionRatio: '0.9' },
+			input: { sprungLoadN: 3600, newSpring: { rateNPerMm: 25, freeLengthMm: 349 } }
+		});
+		await expect(predict(id, version, { newRate: '5 N/mm' })).rejects.toMatchObject({
+			faults: [{ field: 'prediction.newRate', message: expect.stringContaining('cannot carry') }]
+		});
+		expect((await load(id)).version).toBe(version);
+	});
+
+	it('are not both typed and predicted', () => {
+		const body = { version: 1, corner: 'FL', source: 'predicted' };
+		const refused = (data: object) => {
+			const result = validate(targetSchema, data, { units: metric, now: Date.now() });
+			return result.ok ? [] : result.faults.map(({ field }) => field);
+		};
+		expect(refused(body)).toEqual(['prediction']);
+		const typed = { ...body, source: 'maker', height: '360' };
+		expect(refused(typed)).toEqual([]);
+		expect(refused({ ...typed, prediction: spring })).toEqual(['prediction']);
+		expect(refused({ ...body, prediction: spring, height: '360' })).toEqual(['height']);
+	});
+
 	it('are the maker’s, a chosen one, or the height before', async () => {
 		const id = await shop.job();
 		const target = async () => viewJob(await load(id)).corners.FL.target;

@@ -22,7 +22,7 @@ export const migrations = 'db/migrations';
 const context = { units: metric, now: Date.now() };
 
 /** What the API's edge does: checks against the schema, and reads what was typed. */
-function checked<T>(schema: Parameters<typeof validate>[0], data: unknown): T {
+export function checked<T>(schema: Parameters<typeof validate>[0], data: unknown): T {
 	const result = validate<T>(schema, data, context);
 	if (!result.ok) throw invalid(result.faults);
 	return result.value;

@@ -40,7 +40,7 @@ export function banded<I extends object, O extends object>(model: Model<I, O>): 
 		...rest,
 		input: model.input.keys({
 			uncertainty: Joi.object()
-				.pattern(Joi.string().max(80), Joi.number().min(0).max(1e9))
+				.pattern(pathPattern, Joi.number().min(0).max(1e9))
 				.max(100)
 				.description(
 					`standard uncertainties by path of the input value, for example {"${examplePath(model.example)}": 1}; ${
@@ -69,6 +69,9 @@ export function banded<I extends object, O extends object>(model: Model<I, O>): 
 		model: model.run as Computation['model']
 	};
 }
+
+/** Path of a value, as `loadsN.FL`. A regular expression, so that the published schema says it too. */
+export const pathPattern = /^[A-Za-z0-9:.]{1,80}$/;
 
 const examplePath = (example: object) => [...numbersOf(example).keys()][0] ?? 'name';
 

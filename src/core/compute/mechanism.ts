@@ -12,6 +12,7 @@ import {
 } from '../mechanism/tape.ts';
 import { banded, between, outNumber, type Computation } from './computation.ts';
 
+const namePattern = /^[A-Za-z]{1,40}$/;
 const point = Joi.array()
 	.items(between(-10_000, 10_000))
 	.length(3)
@@ -37,7 +38,7 @@ const mostRows = 2001;
 const geometry = {
 	layout,
 	side: Joi.string().valid('left', 'right').required(),
-	points: Joi.object().pattern(Joi.string().max(40), point).max(30).default({}),
+	points: Joi.object().pattern(namePattern, point).max(30).default({}),
 	links: Joi.array()
 		.items(Joi.object({ inner: point.required(), outer: point.required(), bushAxis: point }))
 		.max(5)
@@ -51,7 +52,7 @@ const geometry = {
 const taped = {
 	layout,
 	measures: Joi.object()
-		.pattern(Joi.string().max(40), between(-10_000, 10_000))
+		.pattern(namePattern, between(-10_000, 10_000))
 		.max(30)
 		.required()
 		.description('tape measures of this layout by name, at one ride height'),
@@ -118,7 +119,7 @@ export const mechanismComputations: readonly Computation[] = [
 				.items(
 					Joi.object({
 						bumpMm: outNumber(),
-						points: Joi.object().pattern(Joi.string(), point).required(),
+						points: Joi.object().pattern(namePattern, point).required(),
 						links: Joi.array().items(Joi.object({ inner: point, outer: point })),
 						wheelCentre: point.required(),
 						spinAxis: point.required()

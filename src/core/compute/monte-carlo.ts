@@ -3,7 +3,7 @@ import { faulty, ok, type Fault, type Result } from '../result.ts';
 import { numbersOf, unknownPaths, valueAt, type Uncertainty } from '../uncertainty/band.ts';
 import { finish, sampleModel } from '../uncertainty/monte-carlo.ts';
 import { validate } from '../validate.ts';
-import { outNumber, type Computation } from './computation.ts';
+import { outNumber, pathPattern, type Computation } from './computation.ts';
 
 interface MonteCarloInput {
 	computation: string;
@@ -42,7 +42,7 @@ export function monteCarlo(models: readonly Computation[]): Computation {
 				.required(),
 			input: Joi.object().unknown().required().description('as that computation takes it'),
 			uncertainty: Joi.object()
-				.pattern(Joi.string().max(80), Joi.number().min(0).max(1e9))
+				.pattern(pathPattern, Joi.number().min(0).max(1e9))
 				.min(1)
 				.max(100)
 				.required()

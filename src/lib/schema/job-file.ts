@@ -150,7 +150,10 @@ const prediction = Joi.object({
 		seatChangeMm: mm().required(),
 		settlingMm: mm().required()
 	}).required(),
-	typed: Joi.object().pattern(text(40), text(60)).max(20).required(),
+	typed: Joi.object()
+		.pattern(/^[A-Za-z]{1,40}$/, text(60))
+		.max(20)
+		.required(),
 	expandedMm: mm().required()
 });
 

@@ -75,7 +75,8 @@ export const targetSchema = Joi.object({
 	corner: corner(),
 	height: quantity('length', {})
 		.allow(null)
-		.description('null goes back to the default; a predicted one is computed'),
+		.description('null goes back to the default; a predicted one is computed')
+		.when('source', { is: 'predicted', then: Joi.forbidden(), otherwise: Joi.required() }),
 	source: Joi.string().valid('maker', 'predicted', 'chosen').required(),
 	prediction: Joi.object({
 		sprungLoad: quantity('force', { min: 100, max: 50_000 }).required(),
@@ -86,10 +87,7 @@ export const targetSchema = Joi.object({
 		newFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
 		seatChange: quantity('length', { min: -100, max: 100 }).required(),
 		settling: quantity('length', { min: 0, max: 30 }).required()
-	})
-}).when(Joi.object({ source: Joi.valid('predicted') }).unknown(), {
-	then: Joi.object({ prediction: Joi.required(), height: Joi.forbidden() }),
-	otherwise: Joi.object({ height: Joi.required(), prediction: Joi.forbidden() })
+	}).when('source', { is: 'predicted', then: Joi.required(), otherwise: Joi.forbidden() })
 });
 
 export const offsetSchema = Joi.object({

@@ -79,9 +79,19 @@ export const operations: readonly Operation[] = [
 
 type Schema = Record<string, unknown>;
 
-/** Joi to JSON Schema; a quantity is text or a number. */
+/**
+ * Joi to JSON Schema; a quantity is text or a number. A limit that is another field's value cannot be
+ * said in JSON Schema and is left out: the published schema is then looser than the check.
+ */
 function schemaOf(schema: Joi.Schema): Schema {
-	return toJsonSchema(schema, 'open-api-3.1') as Schema;
+	const limits = ['minimum', 'maximum', 'exclusiveMinimum', 'exclusiveMaximum'];
+	return JSON.parse(
+		JSON.stringify(toJsonSchema(schema, 'open-api-3.1'), (key, value: unknown) =>
+			limits.includes(key) && typeof value === 'object' && !('type' in (value ?? {}))
+				? undefined
+				: value
+		)
+	) as Schema;
 }
 
 const problem = {
