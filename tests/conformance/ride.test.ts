@@ -99,6 +99,37 @@ describe('full car', () => {
 		}
 	});
 
+	it('swings after a bump as its slowest mode says', () => {
+		// Same ends, mass in the middle, both axles over the hump at nearly the same moment: heave alone.
+		const even = {
+			...car,
+			massBehindFrontMm: car.wheelbaseMm / 2,
+			trackRearMm: car.trackFrontMm,
+			unsprungMassKg: { front: 40, rear: 40 },
+			wheelRateNPerMm: { front: 25, rear: 25 },
+			damperNsPerMm: {
+				front: { bump: 0.9, rebound: 0.9 },
+				rear: { bump: 0.9, rebound: 0.9 }
+			}
+		};
+		const hump: Road = {
+			shape: 'hump',
+			heightMm: 40,
+			lengthMm: 20_000,
+			side: 'both',
+			speedKmh: 300
+		};
+		const { rows, modes } = valueOf(fullCar(even, hump, 6));
+		// From well after the hump, when only the body still swings.
+		const free = rows.filter(({ timeS }) => timeS > 0.8);
+		const swing = valueOf(
+			bounce({ timeS: free.map((row) => row.timeS), heightMm: free.map((row) => row.bodyMm) })
+		);
+		const heave = modes.find((mode) => Math.abs(mode.freqHz - swing.naturalFreqHz) < 0.05)!;
+		expect(swing.naturalFreqHz).toBeCloseTo(heave.freqHz, 2);
+		expect(swing.dampingRatio).toBeCloseTo(heave.dampingRatio, 2);
+	});
+
 	it('comes to rest on top of a step, at its height', () => {
 		const step: Road = { shape: 'step', heightMm: 40, lengthMm: 300, side: 'both', speedKmh: 20 };
 		const { rows } = valueOf(fullCar(car, step, 12));

@@ -298,20 +298,20 @@ test('a target is predicted with the new spring, and stays with what it rests on
 	const keep = panel.getByRole('button', { name: 'Keep' });
 	await expect(keep).toBeDisabled();
 	for (const [label, text] of [
-		['Sprung load at the wheel', '2700 N'],
-		['Motion ratio of the spring', '0,7'],
-		['Old spring, rate', '45'],
-		['Old spring, free length', '12 in'],
-		['New spring, rate', '45'],
-		['New spring, free length', '315']
+		['Load at the wheel', '2700 N'],
+		['Motion ratio', '0,7'],
+		['Old rate', '45'],
+		['Old free length', '12 in'],
+		['New rate', '45'],
+		['New free length', '315']
 	] as const) {
 		await panel.getByLabel(label).fill(text);
 	}
 	await expect(panel.getByText(/settled; at first/)).toBeVisible();
-	await panel.getByLabel('New spring, rate').fill('10');
+	await panel.getByLabel('New rate').fill('10');
 	await expect(panel.getByText(/cannot carry the car/)).toBeVisible();
 	await expect(keep).toBeDisabled();
-	await panel.getByLabel('New spring, rate').fill('45');
+	await panel.getByLabel('New rate').fill('45');
 	const settled = await panel.locator('.text-mark .num').first().textContent();
 	await keep.click();
 	await expect(panel.getByText(/Predicted with the new spring, settled/)).toBeVisible();
@@ -319,7 +319,7 @@ test('a target is predicted with the new spring, and stays with what it rests on
 	await expect(panel.locator('.num').first()).toContainText(Number.parseFloat(settled!).toFixed(0));
 	await page.reload();
 	await panel.getByRole('button', { name: 'Change' }).click();
-	await expect(panel.getByLabel('Old spring, free length')).toHaveValue('12 in');
+	await expect(panel.getByLabel('Old free length')).toHaveValue('12 in');
 	await panel.getByText('the maker’s').click();
 	await panel.getByRole('button', { name: 'Back to the default' }).click();
 	await expect(panel.getByText(/Predicted/)).toBeHidden();

@@ -33,13 +33,13 @@
 		label: string;
 		dimension?: Dimension;
 	}[] = [
-		{ name: 'sprungLoad', label: 'Sprung load at the wheel', dimension: 'force' },
-		{ name: 'motionRatio', label: 'Motion ratio of the spring' },
-		{ name: 'oldRate', label: 'Old spring, rate', dimension: 'rate' },
-		{ name: 'oldFreeLength', label: 'Old spring, free length', dimension: 'length' },
-		{ name: 'newRate', label: 'New spring, rate', dimension: 'rate' },
-		{ name: 'newFreeLength', label: 'New spring, free length', dimension: 'length' },
-		{ name: 'seatChange', label: 'New seat higher by', dimension: 'length' },
+		{ name: 'sprungLoad', label: 'Load at the wheel', dimension: 'force' },
+		{ name: 'motionRatio', label: 'Motion ratio' },
+		{ name: 'oldRate', label: 'Old rate', dimension: 'rate' },
+		{ name: 'oldFreeLength', label: 'Old free length', dimension: 'length' },
+		{ name: 'newRate', label: 'New rate', dimension: 'rate' },
+		{ name: 'newFreeLength', label: 'New free length', dimension: 'length' },
+		{ name: 'seatChange', label: 'Seat higher by', dimension: 'length' },
 		{ name: 'settling', label: 'Will settle by', dimension: 'length' }
 	];
 	const kept = job.record.targets.find((target) => target.corner === corner)?.prediction?.typed;
