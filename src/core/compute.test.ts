@@ -86,6 +86,30 @@ describe('bad input', () => {
 		expect(!result.ok && result.faults.map(({ field }) => field)).toEqual(['timeS', 'heightMm']);
 	});
 
+	it('a long list of what is no number: the first of them are named, quickly', () => {
+		const timeS = Array.from({ length: 200_000 }, (_, i) => (i < 100 ? i : `${i}`));
+		const heightMm = Array.from({ length: 200_000 }, (_, i) => i);
+		const started = performance.now();
+		const result = compute(findComputation('bounce')!, { timeS, heightMm });
+		expect(performance.now() - started).toBeLessThan(1000);
+		expect(!result.ok && result.faults).toHaveLength(50);
+		expect(!result.ok && result.faults[0]).toEqual({
+			field: 'timeS.100',
+			message: 'must be a number; nothing measured here is as large as 1e15',
+			value: '100'
+		});
+	});
+
+	it('a long list of numbers out of range: the first is named, quickly', () => {
+		const many = (value: number) => Array.from({ length: 200_000 }, () => value);
+		for (const value of [1e7, 1e12, 1e300]) {
+			const started = performance.now();
+			const result = compute(findComputation('bounce')!, { timeS: many(value), heightMm: many(1) });
+			expect(performance.now() - started).toBeLessThan(1000);
+			expect(!result.ok && result.faults[0]!.field).toMatch(/^timeS/);
+		}
+	});
+
 	it('long work in steps comes to the same answer as at once', () => {
 		const drawn = findComputation('monte-carlo')!;
 		const steps = computeInSteps(drawn, drawn.example);

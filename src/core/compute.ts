@@ -50,35 +50,52 @@ export function* computeInSteps(
 	return checked.ok ? finite(yield* computation.steps(checked.value)) : checked;
 }
 
+/** Greater than any quantity of a car: beyond it a number is only an input gone wrong. */
+const greatest = 1e15;
+
 /** No list of any computation is longer; longer ones are refused before they are looked through. */
 const longestList = 200_000;
+/** Longer lists are of plain numbers only. */
+const shortList = 1000;
+const mostFaults = 50;
 
 function check(computation: Computation, input: unknown): Result<never> {
-	const long = tooLong(input);
-	return long.length ? faulty(...long) : validate<never>(computation.input, input);
+	const faults = listFaults(input);
+	return faults.length ? faulty(...faults) : validate<never>(computation.input, input);
 }
 
-function tooLong(data: unknown, path = ''): Fault[] {
+/** What is wrong with the long lists of an input: the schema's own look would take too long over them. */
+function listFaults(data: unknown, path = ''): Fault[] {
 	if (typeof data !== 'object' || data === null) return [];
-	if (Array.isArray(data)) {
-		if (data.length > longestList) {
-			return [
-				{
-					field: path || 'input',
-					value: data.length,
-					message: `holds ${data.length} values; ${longestList} are the most that are taken`
-				}
-			];
-		}
-		if (typeof data[0] === 'number') return [];
-	}
+	if (Array.isArray(data) && data.length > shortList) return longListFaults(data, path || 'input');
 	return Object.entries(data).flatMap(([key, value]) =>
-		tooLong(value, path ? `${path}.${key}` : key)
+		listFaults(value, path ? `${path}.${key}` : key)
 	);
 }
 
-/** Greater than any quantity of a car: beyond it a number is only an input gone wrong. */
-const greatest = 1e15;
+function longListFaults(list: readonly unknown[], path: string): Fault[] {
+	if (list.length > longestList) {
+		return [
+			{
+				field: path,
+				value: list.length,
+				message: `holds ${list.length} values; ${longestList} are the most that are taken`
+			}
+		];
+	}
+	const faults: Fault[] = [];
+	for (let i = 0; i < list.length && faults.length < mostFaults; i++) {
+		const value = list[i];
+		if (typeof value === 'number' && Math.abs(value) < greatest) continue;
+		const shown = typeof value === 'string' ? value.slice(0, 80) : undefined;
+		faults.push({
+			field: `${path}.${i}`,
+			message: 'must be a number; nothing measured here is as large as 1e15',
+			...(shown !== undefined && { value: shown })
+		});
+	}
+	return faults;
+}
 
 /** A result that ran out of the range of a car's numbers is no result. */
 function finite(result: Result<object>): Result<object> {

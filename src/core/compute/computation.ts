@@ -86,6 +86,21 @@ export const perCornerSchema = (value: Joi.Schema) =>
 	Joi.object(Object.fromEntries(corners.map((corner) => [corner, value])) as PerCorner<Joi.Schema>);
 export const axlesSchema = (value: Joi.Schema) => Joi.object({ front: value, rear: value });
 
-/** A list of numbers, with how many it may hold. */
+/**
+ * A list of numbers, with how many it may hold. The first number outside the range is named; with each
+ * of them named, a long list of them would drown the answer.
+ */
 export const numbers = (least: number, most: number, low = -1e9, high = 1e9) =>
-	Joi.array().items(Joi.number().min(low).max(high)).min(least).max(most).required();
+	Joi.array()
+		.items(Joi.number())
+		.min(least)
+		.max(most)
+		.custom((list: number[], helpers) => {
+			const at = list.findIndex((value) => value < low || value > high);
+			return at < 0
+				? list
+				: helpers.message({
+						custom: `holds ${list[at]} at place ${at}; from ${low} to ${high} is possible`
+					});
+		})
+		.required();

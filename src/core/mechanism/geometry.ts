@@ -99,7 +99,7 @@ export const carriers: Readonly<Record<MechanismLayout, readonly Carrier[]>> = {
 	macpherson: ['knuckle', 'lower'],
 	'multi-link': ['knuckle', 'link:0', 'link:1', 'link:2', 'link:3', 'link:4'],
 	'trailing-arm': ['arm', 'knuckle'],
-	'solid-axle': ['knuckle', 'lower', 'upper'],
+	'solid-axle': ['knuckle', 'arm', 'lower', 'upper'],
 	'twist-beam': ['arm', 'knuckle']
 };
 
