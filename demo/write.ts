@@ -494,6 +494,7 @@ function tell(story: Story): JobRecord {
 		targets: [],
 		joints: [],
 		torques: [],
+		chain: [],
 		signOff: null,
 		people: people.map(({ id, name, role }): PersonName => ({ id, name, role }))
 	};

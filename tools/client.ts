@@ -21,7 +21,10 @@ export async function withDatabase<T>(
 ): Promise<T> {
 	const { folder } = readSettings(name);
 	const running = runningDatabase(folder);
-	if (running) return work(running, true);
+	if (running) {
+		const { pid: _, ...address } = running;
+		return work(address, true);
+	}
 	const started = await startDatabase(folder);
 	try {
 		return await work(started.address, false);

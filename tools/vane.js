@@ -13,6 +13,10 @@ const commands = {
 	dev: { needs: ['node', 'mariadb'], help: 'demo data with reload on change, for developers' },
 	compute: { needs: ['node'], help: 'NAME < in.json > out.json   [--list | --example NAME]' },
 	db: { needs: ['node', 'mariadb'], help: 'SQL client on the private database   [--demo]' },
+	verify: {
+		needs: ['node', 'mariadb'],
+		help: '[JOB …]: are readings and torques as they were written?   [--demo]'
+	},
 	backup: { needs: ['node', 'mariadb'], help: 'FILE: consistent dump   [--demo]' },
 	restore: { needs: ['node', 'mariadb'], help: 'FILE: load a dump   [--demo] [--replace]' }
 };

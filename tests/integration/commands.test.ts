@@ -253,3 +253,33 @@ describe('a shop of one’s own', () => {
 		expect(runningDatabase(join(folder, 'shop'))).toBeUndefined();
 	});
 });
+
+describe('verify', () => {
+	it('goes along every record of the demo shop, and names the row that was edited in the database', async () => {
+		const { child } = await serve(['demo']);
+		const all = vane(['verify', '--demo']);
+		expect([all.status, all.stderr]).toEqual([0, '']);
+		const lines = all.stdout.trim().split('\n');
+		expect(lines).toHaveLength(12);
+		for (const line of lines) expect(line).toMatch(/^2026-\d{4} {2}(holds, \d+ entries|nothing)/);
+
+		const edit = `UPDATE torques t JOIN jobs j ON j.id = t.job_id SET t.torque_nm = 250
+		               WHERE j.number = '2026-0187' AND t.seq = 3;`;
+		expect(vane(['db', '--demo'], { input: edit })).toMatchObject({ status: 0 });
+		const found = vane(['verify', '--demo', '2026-0187']);
+		expect(found.status).toBe(1);
+		expect(found.stdout).toMatch(
+			/^2026-0187 {2}BROKEN at \d+: the torque of .* is not as it was written/
+		);
+		expect(vane(['verify', '--demo', '2026-0214']).status).toBe(0);
+		expect(vane(['verify', '--demo', '2026-9999'])).toMatchObject({
+			status: 1,
+			stdout: '2026-9999  is not a job here\n'
+		});
+		expect(vane(['verify', 'everything'])).toMatchObject({
+			status: 1,
+			stderr: expect.stringContaining('is no job number')
+		});
+		await interrupt(child);
+	});
+});

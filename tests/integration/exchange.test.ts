@@ -167,6 +167,7 @@ describe('a job file', () => {
 		await importJob(there.db, file, there.lead.id);
 		const other = structuredClone(file);
 		other.job.id = uuidv7();
+		other.job.chain = [];
 		other.job.vehicle.id = uuidv7();
 		await expect(importJob(there.db, other, there.lead.id)).rejects.toMatchObject({
 			faults: [{ field: 'job.vehicle.plate' }]

@@ -127,6 +127,24 @@ export interface Torque {
 	takenAt: string;
 }
 
+/** One link of the chain over readings and torques; see server/proof. */
+export interface ChainLink {
+	seq: number;
+	kind: 'reading' | 'torque';
+	id: string;
+	/** SHA-256, hex. */
+	hash: string;
+}
+
+/** Whether a chain holds, and if not, the first place where it does not. */
+export interface Proof {
+	entries: number;
+	/** Hash of the last link: on the sheet, it stands for the whole record. */
+	head: string | null;
+	holds: boolean;
+	broken?: { seq: number; kind: ChainLink['kind']; id: string; words: string };
+}
+
 export interface SignOff {
 	id: string;
 	personId: string;
@@ -162,6 +180,8 @@ export interface JobRecord extends JobHeader {
 	targets: Target[];
 	joints: Joint[];
 	torques: Torque[];
+	/** Proof that readings and torques are as they were written. */
+	chain: ChainLink[];
 	signOff: SignOff | null;
 	/** Everyone the record names. */
 	people: PersonName[];

@@ -200,6 +200,21 @@ const job = Joi.object({
 		.required(),
 	joints: list(joint, 400),
 	torques: list(torque, 4000),
+	chain: Joi.array()
+		.items(
+			Joi.object({
+				seq: Joi.number().integer().min(1).required(),
+				kind: Joi.string().valid('reading', 'torque').required(),
+				id: uuid().required(),
+				hash: Joi.string()
+					.pattern(/^[0-9a-f]{64}$/)
+					.required()
+			})
+		)
+		.unique('id')
+		.max(6000)
+		.default([])
+		.description('SHA-256 chain over readings and torques; a file without one starts a new one'),
 	signOff: Joi.object({
 		id: id(),
 		personId: id(),

@@ -65,6 +65,7 @@ export const operations: readonly Operation[] = [
 		input: job.torqueSchema
 	}),
 	op('post', '/jobs/{id}/sign-off', 'Sign the job', { input: job.signOffSchema }),
+	op('get', '/jobs/{id}/proof', 'Whether readings and torques are as they were written'),
 	op('get', '/jobs/{id}/job.json', 'The job as a file', { output: jobFileSchema }),
 	op('get', '/jobs/{id}/readings.csv', 'Every height reading', { type: 'text/csv' }),
 	op('get', '/jobs/{id}/torques.csv', 'Every torque', { type: 'text/csv' }),

@@ -9,6 +9,7 @@ import { findPerson, insertPerson } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { findVehicle, insertVehicle } from '../db/vehicles.ts';
 import { invalid, refuse } from '../problem.ts';
+import { linkImported, proveChain } from '../proof/chain.ts';
 
 export interface JobFile {
 	format: typeof jobFileFormat;
@@ -31,13 +32,13 @@ export interface ImportOutcome {
  * Recreates a job from its file: same ids, no duplicates. A job, car or person that is here already is
  * left as it is. People who are not known here are added by name and cannot sign in.
  */
-export function importJob(
+export async function importJob(
 	db: Database,
 	file: JobFile,
 	importedBy: string | undefined
 ): Promise<ImportOutcome> {
 	const { job } = file;
-	const faults = crossReferences(job);
+	const faults = [...crossReferences(job), ...brokenChain(job)];
 	if (faults.length) throw invalid(faults);
 	return db.transaction(async (tx) => {
 		const here = await findJob(tx, job.id);
@@ -64,9 +65,18 @@ export function importJob(
 		for (const reading of job.readings) await appendReading(tx, job.id, reading);
 		for (const joint of job.joints) await insertJoint(tx, job.id, joint);
 		for (const torque of job.torques) await appendTorque(tx, job.id, torque);
+		await linkImported(tx, job);
 		if (job.signOff) await insertSignOff(tx, job.id, job.signOff);
 		return { jobId: job.id, number, created: true };
 	});
+}
+
+/** A file whose readings or torques were changed on the way is not taken. */
+function brokenChain(job: JobRecord): Fault[] {
+	const { broken } = proveChain(job);
+	return broken
+		? [{ field: `job.chain.${broken.seq - 1}`, message: `does not hold: ${broken.words}` }]
+		: [];
 }
 
 async function keepPerson(db: Database, person: PersonName): Promise<void> {

@@ -19,6 +19,7 @@ import {
 } from '../db/heights.ts';
 import type { Database } from '../db/pool.ts';
 import { invalid, Problem, refuse } from '../problem.ts';
+import { linkRow } from '../proof/chain.ts';
 import { changeJob, holdOpenJob } from './change.ts';
 import { loadJob } from './load.ts';
 
@@ -97,6 +98,7 @@ export function addReading(
 			takenAt: input.takenAt
 		};
 		await appendReading(tx, jobId, reading);
+		await linkRow(tx, jobId, reading.id);
 		return reading;
 	});
 }

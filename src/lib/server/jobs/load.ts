@@ -1,6 +1,7 @@
 import { stageNames, type Stage } from '../../../core/procedure/owed.ts';
 import type { JobRecord, PersonName } from '../../job/model.ts';
 import { viewJob } from '../../job/view.ts';
+import { listLinks } from '../db/chain.ts';
 import { findHeightSets, findOffsets, listReadings, listTargets } from '../db/heights.ts';
 import { findJob, findSignOff, searchJobIds } from '../db/jobs.ts';
 import { listJoints, listTorques } from '../db/joints.ts';
@@ -14,7 +15,7 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 	const found = await findJob(db, id);
 	if (!found) throw notFound('job');
 	const { vehicleId, ...header } = found;
-	const [vehicle, heightSets, offsets, readings, targets, joints, torques, signOff, people] =
+	const [vehicle, heightSets, offsets, readings, targets, joints, torques, chain, signOff, people] =
 		await Promise.all([
 			findVehicle(db, vehicleId),
 			findHeightSets(db, id),
@@ -23,6 +24,7 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 			listTargets(db, id),
 			listJoints(db, id),
 			listTorques(db, id),
+			listLinks(db, id),
 			findSignOff(db, id),
 			listPeople(db)
 		]);
@@ -40,6 +42,7 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		targets,
 		joints,
 		torques,
+		chain,
 		signOff,
 		people: people
 			.filter((person) => named.has(person.id))

@@ -12,6 +12,7 @@ import { appendTorque, findTorque } from '../db/joints.ts';
 import type { Database } from '../db/pool.ts';
 import { findShop } from '../db/shop.ts';
 import { invalid, Problem, refuse } from '../problem.ts';
+import { linkRow } from '../proof/chain.ts';
 import { holdOpenJob } from './change.ts';
 import { withUnit } from './heights.ts';
 import { loadJob } from './load.ts';
@@ -70,6 +71,7 @@ export function addTorque(
 			takenAt: input.takenAt
 		};
 		await appendTorque(tx, jobId, torque);
+		await linkRow(tx, jobId, torque.id);
 		return torque;
 	});
 }

@@ -8,6 +8,7 @@
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
+	import ProofLine from './ProofLine.svelte';
 	import CompareTable from '$lib/ui/heights/CompareTable.svelte';
 
 	/** The job as one clean page, on screen and on paper. */
@@ -196,6 +197,7 @@
 			Vane Set computes and records; the maker’s service information, local codes and licensed practice
 			decide.
 		</p>
+		<ProofLine />
 		<div class="mt-6 grid grid-cols-2 gap-10">
 			<p class="border-t border-ink pt-1">
 				{record.signOff

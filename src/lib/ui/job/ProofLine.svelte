@@ -1,0 +1,34 @@
+<script lang="ts">
+	import { call } from '$lib/client/api';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import type { Proof } from '$lib/job/model';
+
+	/** Whether readings and torques are as they were written; prints with the sheet. */
+	const job = currentJob();
+	let proof = $state.raw<Proof>();
+	let away = $state(false);
+	const rows = $derived(job.record.readings.length + job.record.torques.length);
+
+	$effect(() => {
+		void rows;
+		void call<Proof>('GET', `/jobs/${job.record.id}/proof`).then((answer) => {
+			away = !answer.ok;
+			if (answer.ok) proof = answer.value;
+		});
+	});
+</script>
+
+{#if proof?.broken}
+	<p class="font-semibold text-madder">
+		✕ The record does not hold: {proof.broken.words} (entry {proof.broken.seq} of {proof.entries}).
+	</p>
+{:else if proof?.head}
+	<p>
+		✓ {proof.entries} readings and torques as they were written. Head of the chain
+		<span class="break-all">{proof.head}</span>
+	</p>
+{:else if away}
+	<p>The chain of the record could not be checked now: the server is away.</p>
+{:else if proof}
+	<p>No readings or torques yet.</p>
+{/if}
