@@ -6,13 +6,18 @@ import { sessionCookie } from '$lib/server/auth/cookie';
 import { findPerson } from '$lib/server/db/people';
 import { findSessionPerson } from '$lib/server/db/sessions';
 import { findShop } from '$lib/server/db/shop';
+import { announce, endStreams } from '$lib/server/live';
 import { Problem } from '$lib/server/problem';
 import { randomUUID } from 'node:crypto';
 
 /** Everything else needs a session. */
 const open = [/^\/sign-in$/, /^\/api\/v1\/session$/, /^\/api\/v1\/(health|ready)$/];
 
+/** A write of a job, or of anything below it. */
+const jobPath = /^\/api\/v1\/jobs\/([0-9a-f-]{36})(?:\/|$)/;
+
 export const init: ServerInit = () => {
+	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, endStreams);
 	process.on('sveltekit:shutdown', async () => {
 		log.info('stopping');
 		await db.close();
@@ -58,6 +63,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 			person: event.locals.person?.handle
 		});
 	}
+	const written = event.request.method !== 'GET' && response.ok && jobPath.exec(pathname)?.[1];
+	if (written) announce(written);
 	return secured(response);
 };
 

@@ -76,11 +76,11 @@ async function take(
 		).json()) as { jobs: { id: string }[] };
 		url = `/jobs/${jobs[0]!.id}${path.slice(number.length)}`;
 	}
-	await page.goto(url, { waitUntil: 'networkidle' });
+	await page.goto(url);
 	if (path.startsWith('/workbench/'))
 		await page.getByRole('region', { name: 'Results' }).locator('dd').first().waitFor();
 	await prepare?.(page);
-	await page.waitForTimeout(300);
+	await page.waitForTimeout(1200);
 	await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) });
 }
 

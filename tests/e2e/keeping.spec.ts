@@ -57,8 +57,9 @@ test('two people on one car see each other’s readings and lose none', async ({
 			}
 		})
 	);
+	// Told by the server: a connected page asks only every half minute.
 	await expect(tomas.getByRole('button', { name: /Rear right.*2\/3/ })).toBeVisible({
-		timeout: 15_000
+		timeout: 12_000
 	});
 	const { readings } = await record(mara, '2026-0261');
 	expect(

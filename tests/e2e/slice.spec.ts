@@ -228,8 +228,11 @@ test('the slice by keyboard alone', async ({ page, jobUrl, shop }) => {
 	}
 
 	await page.goto(await jobUrl('2026-0251'));
-	await page.waitForLoadState('networkidle');
-	await page.keyboard.press('Alt+s');
+	// The keys work once the page has come alive.
+	await expect(async () => {
+		await page.keyboard.press('Alt+s');
+		await expect(page).toHaveURL(/\/sheet$/, { timeout: 1500 });
+	}).toPass();
 	await tabTo(page.getByRole('button', { name: 'Sign the job' }));
 	await page.keyboard.press('Enter');
 	await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();

@@ -65,6 +65,9 @@ export const operations: readonly Operation[] = [
 		input: job.torqueSchema
 	}),
 	op('post', '/jobs/{id}/sign-off', 'Sign the job', { input: job.signOffSchema }),
+	op('get', '/jobs/{id}/events', 'Server-sent events: `changed` at each write of the job', {
+		type: 'text/event-stream'
+	}),
 	op('get', '/jobs/{id}/proof', 'Whether readings and torques are as they were written'),
 	op('get', '/jobs/{id}/job.json', 'The job as a file', { output: jobFileSchema }),
 	op('get', '/jobs/{id}/readings.csv', 'Every height reading', { type: 'text/csv' }),
@@ -163,7 +166,7 @@ export function openApi(): object {
 									[type]: {
 										schema: output
 											? schemaOf(output)
-											: type === 'text/csv'
+											: type.startsWith('text/')
 												? { type: 'string' }
 												: { type: 'object' }
 									}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { followJob } from '$lib/client/follow';
 	import { refresh, refreshWith } from '$lib/client/refresh';
 	import { JobState, provideJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
@@ -21,13 +22,9 @@
 
 	$effect(() => refreshWith(() => job.reload()));
 
-	/** Somebody on the other side of the car writes too: look every few seconds while the page is seen. */
-	$effect(() => {
-		const timer = setInterval(() => {
-			if (document.visibilityState === 'visible' && !job.record.signedAt) void refresh();
-		}, 6000);
-		return () => clearInterval(timer);
-	});
+	/** Somebody on the other side of the car writes too. */
+	const id = $derived(data.record.id);
+	$effect(() => followJob(id, () => void refresh()));
 </script>
 
 <JobHead />

@@ -1,0 +1,13 @@
+import { endpoint } from '$lib/server/api/endpoint';
+import { db } from '$lib/server/app';
+import { findJob } from '$lib/server/db/jobs';
+import { changesOf } from '$lib/server/live';
+import { notFound } from '$lib/server/problem';
+
+/** Server-sent events: one for each change of the job. */
+export const GET = endpoint(async ({ params }) => {
+	if (!(await findJob(db, params.id!))) throw notFound('job');
+	return new Response(changesOf(params.id!), {
+		headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' }
+	});
+});
