@@ -13,6 +13,7 @@ import {
 import { findLayout } from '../src/core/layout/catalogue.ts';
 import { owedLine } from '../src/core/procedure/owed.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
+import { jointFromLayout } from '../src/lib/job/joints.ts';
 import type {
 	JobRecord,
 	Joint,
@@ -530,17 +531,13 @@ function jointsOf(car: Vehicle, corner: Corner, at: string): Joint[] {
 	return findLayout(car.axles[axleOf(corner)].layout)!.joints.map((joint, position): Joint => {
 		const torqueNm = joint.kind === 'cushion' ? null : specifiedNm[joint.key]!;
 		return {
+			...jointFromLayout(joint),
 			id: key(at),
 			corner,
 			position,
-			name: joint.name,
-			kind: joint.kind,
-			rule: joint.rule,
 			torqueNm,
 			torqueEntered: torqueNm === null ? null : `${torqueNm} N·m`,
-			torqueSource: torqueNm === null ? null : 'maker',
-			oneTime: joint.oneTime,
-			note: joint.note ?? ''
+			torqueSource: torqueNm === null ? null : 'maker'
 		};
 	});
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bushSetBand } from '../bush/band';
 import { layouts } from './catalogue';
+import { mechanismLayouts } from '../mechanism/geometry';
 import { defaultRule, jointKinds } from './types';
 
 describe.each(layouts.map((layout) => [layout.key, layout] as const))('layout %s', (_, layout) => {
@@ -8,6 +9,32 @@ describe.each(layouts.map((layout) => [layout.key, layout] as const))('layout %s
 		const keys = layout.joints.map((joint) => joint.key);
 		expect(new Set(keys).size).toBe(keys.length);
 		for (const joint of layout.joints) expect(jointKinds).toContain(joint.kind);
+	});
+
+	it('is drawn and computed as one of the mechanisms, with a tape for it', () => {
+		expect(mechanismLayouts).toContain(layout.mechanism);
+		expect(layout.tape.armLength).not.toBe('');
+	});
+
+	it('keeps power tools off shaft nuts, cushions, links and wheels', () => {
+		for (const joint of layout.joints) {
+			if (['shaft-nut', 'cushion', 'wheel'].includes(joint.kind)) expect(joint.tool).toBe('hand');
+			// A stud that spins is never run down: the power tool would spin it.
+			if (joint.holdStud) expect(joint.tool).toBe('hand');
+		}
+	});
+
+	it('undoes and does drop links in pairs', () => {
+		for (const joint of layout.joints) {
+			if (/drop link/i.test(joint.name)) expect([joint.pair, joint.holdStud]).toEqual([true, true]);
+		}
+	});
+
+	it('lists rigid joints first, then rubber, then the wheel', () => {
+		const order = layout.joints.map((joint) =>
+			['any-time', 'ride-height', 'wheels-on-ground'].indexOf(joint.rule)
+		);
+		expect(order).toEqual([...order].sort());
 	});
 
 	it('lets rubber wait for ride height and wheels for the ground', () => {

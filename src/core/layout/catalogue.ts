@@ -1,7 +1,16 @@
 import type { Axle } from '../height/corners.ts';
+import airStrut from './data/air-strut-front.json' with { type: 'json' };
 import doubleWishbone from './data/double-wishbone.json' with { type: 'json' };
+import doubleWishboneSpringOnArm from './data/double-wishbone-spring-on-arm.json' with { type: 'json' };
+import liveAxleFront from './data/live-axle-front.json' with { type: 'json' };
+import liveAxleRear from './data/live-axle-rear.json' with { type: 'json' };
+import macphersonClamp from './data/macpherson-clamp.json' with { type: 'json' };
 import macphersonFront from './data/macpherson-front.json' with { type: 'json' };
+import multiLinkRear from './data/multi-link-rear.json' with { type: 'json' };
+import semiTrailingRear from './data/semi-trailing-rear.json' with { type: 'json' };
 import trailingArmRear from './data/trailing-arm-rear.json' with { type: 'json' };
+import twistBeamSpring from './data/twist-beam-spring.json' with { type: 'json' };
+import twistBeamStrut from './data/twist-beam-strut.json' with { type: 'json' };
 import type { Layout } from './types.ts';
 
 /**
@@ -10,8 +19,17 @@ import type { Layout } from './types.ts';
  */
 export const layouts: readonly Layout[] = [
 	macphersonFront,
+	macphersonClamp,
+	airStrut,
 	doubleWishbone,
-	trailingArmRear
+	doubleWishboneSpringOnArm,
+	liveAxleFront,
+	multiLinkRear,
+	trailingArmRear,
+	semiTrailingRear,
+	twistBeamStrut,
+	twistBeamSpring,
+	liveAxleRear
 ] as Layout[];
 
 export const layoutKeys = layouts.map((layout) => layout.key);

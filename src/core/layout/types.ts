@@ -1,4 +1,5 @@
 import type { Axle } from '../height/corners.ts';
+import type { MechanismLayout } from '../mechanism/geometry.ts';
 import type { BushSize } from '../bush/torsion.ts';
 
 /** What a fastener holds; decides when it may be tightened for good. */
@@ -39,6 +40,15 @@ export function defaultRule(kind: JointKind): TightenRule {
 	return kind === 'wheel' ? 'wheels-on-ground' : 'any-time';
 }
 
+/** By hand only, or run down by a power tool first; the final torque is by wrench either way. */
+export const jointTools = ['hand', 'run-down'] as const;
+export type JointTool = (typeof jointTools)[number];
+
+export const jointToolNames: Readonly<Record<JointTool, string>> = {
+	hand: 'By hand only',
+	'run-down': 'Run-down allowed, final by wrench'
+};
+
 export interface LayoutJoint {
 	/** Unique in the layout. */
 	key: string;
@@ -47,6 +57,12 @@ export interface LayoutJoint {
 	rule: TightenRule;
 	/** Fastener that is not used twice. */
 	oneTime: boolean;
+	/** `run-down` if absent. */
+	tool?: JointTool;
+	/** The stud turns with its nut unless it is held by its hex or flats. */
+	holdStud?: boolean;
+	/** Done together with the same joint on the other side of the axle, before the car is loaded. */
+	pair?: boolean;
 	/** Short advice shown with the joint. */
 	note?: string;
 }
@@ -62,6 +78,8 @@ export interface Layout {
 	key: string;
 	name: string;
 	axles: readonly Axle[];
+	/** The mechanism that moves it. */
+	mechanism: MechanismLayout;
 	/** What the tape measures, in words, for the geometry form. */
 	tape: { armLength: string; outerBelowInner: string };
 	/** Assumed until taped; the uncertainty is wide on purpose. */

@@ -40,6 +40,8 @@ export interface JointFact {
 	rule: TightenRule;
 	/** Specified torque; undefined when nobody has said. */
 	torqueNm?: number;
+	/** Done together with the joint of the same key on the other side of the axle. */
+	pairKey?: string | null;
 }
 
 /** One torque as it counts now: corrections applied. */

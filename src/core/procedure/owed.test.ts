@@ -192,3 +192,40 @@ describe('the target', () => {
 		expect(chooseTarget({})).toBeUndefined();
 	});
 });
+
+describe('joints done in pairs', () => {
+	const link = (corner: 'FL' | 'FR' | 'RL'): JointFact => ({
+		id: `link-${corner}`,
+		corner,
+		name: 'Drop link, upper nut',
+		kind: 'ball-joint',
+		rule: 'any-time',
+		torqueNm: 50,
+		pairKey: 'drop-link-upper'
+	});
+	const standing = (joints: JointFact[], torques: TorqueFact[]) =>
+		jobStanding({
+			corners: ['FL', 'FR', 'RL'],
+			beforeMm: perCorner(() => []),
+			afterMm: perCorner(() => []),
+			targetMm: perCorner(() => undefined),
+			joints,
+			torques,
+			signed: false
+		}).joints;
+
+	it('the open side says that the other is done, until both are', () => {
+		const [left, right] = [link('FL'), link('FR')];
+		expect(standing([left, right], []).get('link-FR')!.reason).toBe('to be torqued');
+		const half = standing([left, right], [hanging(left)]);
+		expect(half.get('link-FR')!.reason).toContain('its pair front left is done');
+		expect(half.get('link-FL')).toEqual({ state: 'torqued', owed: false });
+		const both = standing([left, right], [hanging(left), hanging(right)]);
+		expect(both.get('link-FR')).toEqual({ state: 'torqued', owed: false });
+	});
+
+	it('are pairs of one axle', () => {
+		const found = standing([link('FL'), link('RL')], [hanging(link('FL'))]);
+		expect(found.get('link-RL')!.reason).toBe('to be torqued');
+	});
+});

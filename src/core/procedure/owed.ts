@@ -1,7 +1,7 @@
-import { cornerNames, corners, type Corner } from '../height/corners.ts';
+import { axleOf, cornerNames, corners, type Corner } from '../height/corners.ts';
 import { repeatToleranceMm } from '../height/measure.ts';
 import { formatNumber } from '../units/format.ts';
-import type { JobFacts, TorqueFact } from './facts.ts';
+import type { JobFacts, JointFact, TorqueFact } from './facts.ts';
 import { jointStatus, type JointStatus } from './joint-status.ts';
 
 /** Readings wanted at each corner, before and after. */
@@ -48,6 +48,7 @@ export function jobStanding(facts: JobFacts): JobStanding {
 	const joints = new Map(
 		facts.joints.map((joint) => [joint.id, jointStatus(joint, last.get(joint.id))] as const)
 	);
+	waitForPairs(facts.joints, joints);
 
 	const owed: OwedItem[] = [
 		...owedReadings('height-before', 'before', facts.beforeMm),
@@ -68,6 +69,26 @@ export function jobStanding(facts: JobFacts): JobStanding {
 	}
 	owed.push(...owedReadings('height-after', 'after', facts.afterMm));
 	return { stage: stageOf(facts, owed), owed, joints };
+}
+
+/** One side of a pair alone is under load: the open side says that the other is done. */
+function waitForPairs(joints: readonly JointFact[], status: Map<string, JointStatus>): void {
+	for (const joint of joints) {
+		const own = status.get(joint.id)!;
+		if (!joint.pairKey || own.state !== 'open') continue;
+		const other = joints.find(
+			(one) =>
+				one.pairKey === joint.pairKey &&
+				one.corner !== joint.corner &&
+				axleOf(one.corner) === axleOf(joint.corner)
+		);
+		if (!other || status.get(other.id)!.state === 'open') continue;
+		const where = cornerNames[other.corner].toLowerCase();
+		status.set(joint.id, {
+			...own,
+			reason: `${own.reason}; its pair ${where} is done: both before the car is loaded`
+		});
+	}
 }
 
 function owedReadings(

@@ -3,7 +3,7 @@ import type { PredictHeightInput } from '../../core/car/predict-height.ts';
 import type { BushSetBand } from '../../core/bush/band.ts';
 import type { Axle, Corner } from '../../core/height/corners.ts';
 import type { SchoolKey } from '../../core/height/schools.ts';
-import type { JointKind, TightenRule } from '../../core/layout/types.ts';
+import type { JointKind, JointTool, TightenRule } from '../../core/layout/types.ts';
 import type { CarState, Sight, LoadMethod } from '../../core/procedure/facts.ts';
 
 export type Role = 'technician' | 'lead';
@@ -104,6 +104,10 @@ export interface Joint {
 	torqueEntered: string | null;
 	torqueSource: 'maker' | 'shop' | 'estimated' | null;
 	oneTime: boolean;
+	tool: JointTool;
+	holdStud: boolean;
+	/** The same on both sides of an axle: done together before the car is loaded. */
+	pairKey: string | null;
 	note: string;
 }
 

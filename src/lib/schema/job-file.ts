@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { corners } from '../../core/height/corners.ts';
 import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys } from '../../core/layout/catalogue.ts';
-import { jointKinds, tightenRules } from '../../core/layout/types.ts';
+import { jointKinds, jointTools, tightenRules } from '../../core/layout/types.ts';
 import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
 import { conditions } from './job.ts';
 import { pastMoment, requiredText, text, uuid } from './fields.ts';
@@ -95,6 +95,11 @@ const joint = Joi.object({
 	torqueEntered: text(60).allow(null).required(),
 	torqueSource: Joi.string().valid('maker', 'shop', 'estimated').allow(null).required(),
 	oneTime: Joi.boolean().required(),
+	tool: Joi.string()
+		.valid(...jointTools)
+		.default('run-down'),
+	holdStud: Joi.boolean().default(false),
+	pairKey: text(40).allow(null).default(null),
 	note: text(500).required()
 });
 

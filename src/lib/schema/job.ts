@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { corners } from '../../core/height/corners.ts';
 import { schoolKeys } from '../../core/height/schools.ts';
-import { jointKinds, tightenRules } from '../../core/layout/types.ts';
+import { jointKinds, jointTools, tightenRules } from '../../core/layout/types.ts';
 import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
 import { pastMoment, quantity, requiredText, text, uuid, version } from './fields.ts';
 
@@ -103,6 +103,8 @@ const jointFields = {
 	torque: torque().allow(null, ''),
 	torqueSource: Joi.string().valid('maker', 'shop', 'estimated').allow(null),
 	oneTime: Joi.boolean(),
+	tool: Joi.string().valid(...jointTools),
+	holdStud: Joi.boolean(),
 	note: text(500)
 };
 

@@ -18,6 +18,9 @@ export async function listJoints(db: Database, jobId: string): Promise<Joint[]> 
 		torqueEntered: row.torque_entered as string | null,
 		torqueSource: row.torque_source as Joint['torqueSource'],
 		oneTime: row.one_time === 1,
+		tool: row.tool as Joint['tool'],
+		holdStud: row.hold_stud === 1,
+		pairKey: row.pair_key as string | null,
 		note: row.note as string
 	}));
 }
@@ -25,9 +28,11 @@ export async function listJoints(db: Database, jobId: string): Promise<Joint[]> 
 export async function insertJoint(db: Database, jobId: string, joint: Joint): Promise<void> {
 	await db.run(
 		`INSERT INTO joints
-		   (id, job_id, corner, position, name, kind, rule, torque_nm, torque_entered, torque_source, one_time, note)
+		   (id, job_id, corner, position, name, kind, rule, torque_nm, torque_entered, torque_source, one_time,
+		    tool, hold_stud, pair_key, note)
 		 VALUES
-		   (:id, :jobId, :corner, :position, :name, :kind, :rule, :torqueNm, :torqueEntered, :torqueSource, :oneTime, :note)`,
+		   (:id, :jobId, :corner, :position, :name, :kind, :rule, :torqueNm, :torqueEntered, :torqueSource, :oneTime,
+		    :tool, :holdStud, :pairKey, :note)`,
 		{ ...joint, jobId }
 	);
 }
@@ -36,7 +41,8 @@ export async function updateJoint(db: Database, joint: Joint): Promise<void> {
 	await db.run(
 		`UPDATE joints
 		    SET name = :name, kind = :kind, rule = :rule, torque_nm = :torqueNm,
-		        torque_entered = :torqueEntered, torque_source = :torqueSource, one_time = :oneTime, note = :note
+		        torque_entered = :torqueEntered, torque_source = :torqueSource, one_time = :oneTime,
+		        tool = :tool, hold_stud = :holdStud, note = :note
 		  WHERE id = :id`,
 		{ ...joint }
 	);

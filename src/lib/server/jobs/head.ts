@@ -1,4 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
+import { jointFromLayout } from '../../job/joints.ts';
 import { axleOf, corners as allCorners, type Corner } from '../../../core/height/corners.ts';
 import { schools } from '../../../core/height/schools.ts';
 import { findLayout } from '../../../core/layout/catalogue.ts';
@@ -163,17 +164,10 @@ async function addLayoutJoints(
 	const layout = findLayout(vehicle.axles[axleOf(corner)].layout)!;
 	for (const [position, joint] of layout.joints.entries()) {
 		await insertJoint(db, jobId, {
+			...jointFromLayout(joint),
 			id: uuidv7(),
 			corner,
-			position,
-			name: joint.name,
-			kind: joint.kind,
-			rule: joint.rule,
-			torqueNm: null,
-			torqueEntered: null,
-			torqueSource: null,
-			oneTime: joint.oneTime,
-			note: joint.note ?? ''
+			position
 		});
 	}
 }

@@ -15,6 +15,8 @@ export interface JointInput {
 	torque?: Quantity | null | '';
 	torqueSource?: Joint['torqueSource'];
 	oneTime?: boolean;
+	tool?: Joint['tool'];
+	holdStud?: boolean;
 	note?: string;
 }
 
@@ -49,6 +51,9 @@ export function addJoint(
 			torqueEntered: null,
 			torqueSource: null,
 			oneTime: false,
+			tool: 'run-down',
+			holdStud: false,
+			pairKey: null,
 			note: ''
 		};
 		const joint = withInput(blank, input);
@@ -105,6 +110,8 @@ function withInput(joint: Joint, input: JointInput): Joint {
 		kind: input.kind ?? joint.kind,
 		rule: input.rule ?? joint.rule,
 		oneTime: input.oneTime ?? joint.oneTime,
+		tool: input.tool ?? joint.tool,
+		holdStud: input.holdStud ?? joint.holdStud,
 		note: input.note ?? joint.note,
 		torqueSource: input.torqueSource === undefined ? joint.torqueSource : input.torqueSource
 	};

@@ -118,9 +118,10 @@
 		/>
 	</div>
 	<p class="text-[15px] text-soft">
-		{jointKindNames[joint.kind]}{joint.oneTime ? ' · new hardware, used once' : ''}{joint.note
-			? ` · ${joint.note}`
-			: ''}
+		{jointKindNames[joint.kind]}{joint.oneTime ? ' · new hardware, used once' : ''}{joint.tool ===
+		'hand'
+			? ' · by hand only, no impact gun'
+			: ''}{joint.holdStud ? ' · hold the stud' : ''}{joint.note ? ` · ${joint.note}` : ''}
 	</p>
 	{#if status.reason}<p
 			class="mt-1 {status.state === 'again' ? 'font-semibold text-madder' : 'text-ochre'}"

@@ -3,6 +3,8 @@
 	import {
 		defaultRule,
 		jointKindNames,
+		jointToolNames,
+		jointTools,
 		jointKinds,
 		tightenRuleNames,
 		tightenRules,
@@ -42,6 +44,8 @@
 		torque: start?.torqueEntered ?? '',
 		torqueSource: (start?.torqueSource ?? 'maker') as string,
 		oneTime: start?.oneTime ?? false,
+		tool: (start?.tool ?? 'run-down') as string,
+		holdStud: start?.holdStud ?? false,
 		note: start?.note ?? ''
 	});
 	/** The same joint on the other side of the axle. */
@@ -76,11 +80,11 @@
 	/** Goes on with the other side where that was asked for. */
 	async function finish() {
 		if (start && twin && both) {
-			const { torque, torqueSource, oneTime } = body();
+			const { torque, torqueSource, oneTime, tool, holdStud } = body();
 			await write.send(
 				'PATCH',
 				`/jobs/${job.record.id}/joints/${twin.id}`,
-				{ torque, torqueSource, oneTime },
+				{ torque, torqueSource, oneTime, tool, holdStud },
 				job.record.version
 			);
 		}
@@ -151,8 +155,13 @@
 				fault={faultOf(write.refusal, 'torqueSource')}
 			/>
 		{/if}
+		<SelectField
+			label="Tool"
+			bind:value={form.tool}
+			items={jointTools.map((tool) => ({ value: tool, name: jointToolNames[tool] }))}
+			fault={faultOf(write.refusal, 'tool')}
+		/>
 		<Field
-			class="sm:col-span-2"
 			label="Note"
 			bind:value={form.note}
 			fault={faultOf(write.refusal, 'note')}
@@ -163,6 +172,10 @@
 		<label class="touch flex items-center gap-3"
 			><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.oneTime} />Hardware is
 			used once</label
+		>
+		<label class="touch flex items-center gap-3"
+			><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.holdStud} />Hold the
+			stud</label
 		>
 		{#if twin}<label class="touch flex items-center gap-3"
 				><input type="checkbox" class="size-6 accent-spruce" bind:checked={both} />Same torque at {cornerNames[
