@@ -97,7 +97,7 @@
 		{#if c}
 			<svg
 				viewBox="0 0 780 330"
-				class="w-full"
+				class="drawn"
 				role="img"
 				aria-label="Readings before and after with their means, and the difference with its interval"
 			>

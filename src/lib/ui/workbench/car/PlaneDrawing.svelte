@@ -52,7 +52,7 @@
 </script>
 
 <figure>
-	<svg viewBox="0 26 780 368" class="w-full" role="img" aria-label={label}>
+	<svg viewBox="0 26 780 368" class="drawn" role="img" aria-label={label}>
 		<path d={level} fill="none" class="stroke-edge" stroke-width="1.6" stroke-dasharray="6 5" />
 		<path
 			d={stands}

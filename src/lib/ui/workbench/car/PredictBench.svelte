@@ -191,7 +191,7 @@
 		{#if p}
 			<svg
 				viewBox="0 0 780 370"
-				class="w-full"
+				class="drawn"
 				role="img"
 				aria-label="Height before, and the settled height with its spread"
 			>

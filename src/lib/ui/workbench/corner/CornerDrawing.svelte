@@ -39,17 +39,19 @@
 		const zs = all.map(([, z]) => z);
 		return {
 			left: Math.min(...xs) - 60,
-			right: Math.max(...xs) + 130,
+			right: Math.max(...xs) + 30,
 			low: Math.min(...zs) - 25,
 			high: Math.max(...zs) + 25
 		};
 	});
 	const width = 540;
+	/** Kept free at the right for the travel and its words. */
+	const words = 112;
 	const height = 500;
 	const scale = $derived(
-		Math.min(width / (box.right - box.left), (height - 22) / (box.high - box.low))
+		Math.min((width - words) / (box.right - box.left), (height - 22) / (box.high - box.low))
 	);
-	const across = $derived((width - (box.right - box.left) * scale) / 2);
+	const across = $derived((width - words - (box.right - box.left) * scale) / 2);
 	const to = $derived(([x, z]: Flat): Flat => [
 		across + (x - box.left) * scale,
 		height - 22 - (z - box.low) * scale
@@ -58,13 +60,13 @@
 		(points: Flat[], closed = false) => line()(points.map(to)) + (closed ? 'Z' : '')
 	);
 	const floor = $derived(to([0, now.wheel[1] - wheelRadiusMm])[1]);
-	const travel = $derived(to([box.right - 90, 0])[0]);
+	const travel = $derived(to([box.right, 0])[0] + 10);
 	const degrees = 180 / Math.PI;
 </script>
 
 <svg
 	viewBox="0 0 {width} {height}"
-	class="w-full touch-none select-none"
+	class="drawn select-none"
 	role="img"
 	aria-label="{side ? 'Side' : 'Front'} view of the corner to scale, wheel at {bumpText}"
 >
@@ -145,7 +147,7 @@
 	{/if}
 
 	<g
-		class="cursor-ns-resize"
+		class="cursor-ns-resize touch-none"
 		{@attach draggable((start) => {
 			const from = bumpMm;
 			return (place) => onmove(from + (start.y - place.y) / scale);

@@ -45,7 +45,7 @@
 
 <svg
 	viewBox="0 0 780 372"
-	class="w-full"
+	class="drawn"
 	role="img"
 	aria-label="The screw to scale and its clamp against its limits"
 >

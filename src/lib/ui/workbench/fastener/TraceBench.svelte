@@ -133,7 +133,7 @@
 		{#if t && shown.length > 1}
 			<svg
 				viewBox="0 0 780 440"
-				class="w-full"
+				class="drawn"
 				role="img"
 				aria-label="Torque over angle, with the band wanted, the snug point and the slope"
 			>

@@ -114,7 +114,7 @@
 	{#snippet drawing()}
 		<svg
 			viewBox="0 0 780 340"
-			class="w-full touch-none select-none"
+			class="drawn select-none"
 			role="img"
 			aria-label="Wrench and adapter from above, to scale"
 		>
@@ -139,7 +139,7 @@
 			<circle cx={drive[0]} cy={drive[1]} r="17" class="fill-panel stroke-ink" stroke-width="4" />
 			<rect x={drive[0] - 6} y={drive[1] - 6} width="12" height="12" class="fill-ink" />
 			<g
-				class="cursor-grab"
+				class="cursor-grab touch-none"
 				{@attach draggable(
 					() => (place) =>
 						values.set(

@@ -101,7 +101,11 @@
 	</div>
 	{#if choices}<div class="no-print mt-2">{@render choices()}</div>{/if}
 	<div class="mt-3 grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_23.5rem]">
-		<section class="panel min-w-0 p-3" aria-label="Drawing">{@render drawing()}</section>
+		<!-- On a phone the drawing is moved sideways: by touch, and by the arrow keys once it has the focus. -->
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+		<section class="panel min-w-0 overflow-x-auto p-3" aria-label="Drawing" tabindex="0">
+			{@render drawing()}
+		</section>
 		<div class="grid gap-3">
 			<section class="panel px-4 py-3" aria-label="Results">
 				{#if elsewhere.length || Object.keys(faultAt).length}

@@ -116,7 +116,7 @@
 		{#if b && shown.length > 1}
 			<svg
 				viewBox="0 0 780 390"
-				class="w-full"
+				class="drawn"
 				role="img"
 				aria-label="Height of the body over time, with the decay that was fitted"
 			>

@@ -220,7 +220,7 @@
 		{#if r && y && now}
 			<svg
 				viewBox="0 0 780 165"
-				class="w-full"
+				class="drawn"
 				role="img"
 				aria-label="The car from the left at {num('atMs')} milliseconds"
 			>
@@ -266,7 +266,7 @@
 			/>
 			<svg
 				viewBox="0 0 780 300"
-				class="w-full"
+				class="drawn"
 				role="img"
 				aria-label="Body height and suspension travel over time"
 			>

@@ -71,7 +71,7 @@
 	{#snippet drawing()}
 		<svg
 			viewBox="0 0 780 400"
-			class="w-full"
+			class="drawn"
 			role="img"
 			aria-label="Arm, spring and jack, the spring to scale"
 		>

@@ -165,7 +165,7 @@
 		{#if s}
 			<svg
 				viewBox="0 0 780 {height}"
-				class="w-full touch-none select-none"
+				class="drawn select-none"
 				role="img"
 				aria-label="The coilover to scale under the car, and the travel left at the wheel"
 			>
@@ -213,7 +213,7 @@
 					>
 				{/each}
 				<g
-					class="cursor-ns-resize"
+					class="cursor-ns-resize touch-none"
 					{@attach draggable((start) => {
 						const from = num('preloadMm');
 						return (place) => values.set('preloadMm', from + (start.y - place.y) / scale);

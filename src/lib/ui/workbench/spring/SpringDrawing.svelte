@@ -52,7 +52,7 @@
 
 <svg
 	viewBox="0 0 {width} {height}"
-	class="w-full"
+	class="drawn"
 	role="img"
 	aria-label="The spring free, in the strut, and in the compressor, to scale"
 >
