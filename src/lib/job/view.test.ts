@@ -1,7 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { JobRecord, Reading } from './model';
-import { asHubToArch, armGeometry, judgeBush, settingToleranceMm, viewJob } from './view';
+import {
+	asHubToArch,
+	armGeometry,
+	judgeBush,
+	settingToleranceMm,
+	targetAlternatives,
+	viewJob
+} from './view';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
 /** A job of the demo shop, free to be changed. */
@@ -59,6 +66,42 @@ describe('the target of a corner', () => {
 			faults: [{ field: 'hubToArch' }]
 		});
 		expect(settingToleranceMm(record, 'FL', limits)).toBeUndefined();
+	});
+
+	it('says what the heights it was not chosen from would cost in twist', () => {
+		const record = job('2026-0257');
+		const [before, ...more] = targetAlternatives(record, 'FL', limits);
+		expect(more).toEqual([]);
+		expect(before).toMatchObject({ source: 'before' });
+		// Set at the height before while the car stands at the target: the same as judging that height.
+		const judged = judgeBush(record, 'FL', before!.heightMm, limits);
+		expect(judged.ok && judged.value.twistDeg).toBe(before!.judged!.twistDeg);
+		record.targets.push({
+			corner: 'FL',
+			heightMm: 330,
+			entered: '330 mm',
+			source: 'chosen',
+			prediction: null
+		});
+		const both = targetAlternatives(record, 'FL', limits);
+		expect(both.map(({ source }) => source)).toEqual(['maker', 'before']);
+		expect(both[0]!.judged!.twistDeg).toBeGreaterThan(0);
+	});
+
+	it('predicted: a bush is judged with the band of the prediction', () => {
+		const record = job('2026-0257');
+		const sure = judgeBush(record, 'FL', 360, limits);
+		record.targets.push({
+			corner: 'FL',
+			heightMm: 341,
+			entered: '341 mm',
+			source: 'predicted',
+			prediction: { input: {} as never, typed: {}, expandedMm: 14 }
+		});
+		const predicted = judgeBush(record, 'FL', 360, limits);
+		if (!sure.ok || !predicted.ok) throw new Error('not judged');
+		expect(predicted.value.twistDeg).toBeCloseTo(sure.value.twistDeg, 9);
+		expect(predicted.value.twistExpandedDeg).toBeGreaterThan(1.5 * sure.value.twistExpandedDeg);
 	});
 
 	it('without readings and without the maker there is none', () => {

@@ -170,12 +170,46 @@ export function judgeBush(
 		armLengthMm: geometry.armLengthMm.u,
 		outerBelowInnerMm: geometry.outerBelowInnerMm.u,
 		setHubToArchMm: settingMm,
-		rideHubToArchMm: standingMm,
+		rideHubToArchMm: input.standingMm,
 		stiffnessRelative: findLayout(axleFor(record, corner).layout)!.assumed.stiffnessRelative
 	});
 	return band.ok
 		? { ok: true, value: { ...band.value, targetHubToArchMm: input.bush.rideHubToArchMm } }
 		: band;
+}
+
+/** Another height that could have been the target, and what a bush set at it would keep. */
+export interface TargetAlternative extends TargetChoice {
+	/** Absent where there is no arm or no conversion to judge by. */
+	judged?: BushSetBand;
+}
+
+/**
+ * The heights a corner was not set against: the maker's, the one before. Each with the twist a bush
+ * would keep if it was set there, while the car will stand at the target.
+ */
+export function targetAlternatives(
+	record: JobRecord,
+	corner: Corner,
+	limits: TwistLimits
+): TargetAlternative[] {
+	const target = viewTarget(record, corner);
+	const axle = axleFor(record, corner);
+	const beforeMm = beforeMean(record, corner);
+	const others = [
+		axle.makerHeightMm !== null && axle.makerHeightSchool === record.school
+			? chooseTarget({ typedMm: axle.makerHeightMm, typedSource: 'maker' })
+			: undefined,
+		chooseTarget({ beforeMm })
+	];
+	return others
+		.filter((other) => other !== undefined && other.source !== target?.source)
+		.map((other): TargetAlternative => {
+			const hubToArchMm = asHubToArch(record, corner, other!.heightMm);
+			const judged =
+				hubToArchMm === undefined ? undefined : judgeBush(record, corner, hubToArchMm, limits);
+			return { ...other!, ...(judged?.ok && { judged: judged.value }) };
+		});
 }
 
 /** How far from the target the wheel may stand while its bushes are set, mm; undefined without a target. */
@@ -198,7 +232,7 @@ function bushInput(
 	corner: Corner,
 	setHubToArchMm: number,
 	limits: TwistLimits
-): { bush: BushSetInput; geometry: ArmGeometry } | undefined {
+): { bush: BushSetInput; geometry: ArmGeometry; standingMm: number } | undefined {
 	const target = viewTarget(record, corner);
 	const rideHubToArchMm = target && asHubToArch(record, corner, target.heightMm);
 	if (rideHubToArchMm === undefined) return undefined;
@@ -207,6 +241,8 @@ function bushInput(
 	const geometry = armGeometry(axle, rideHubToArchMm);
 	return {
 		geometry,
+		// A predicted height is as sure as its band says.
+		standingMm: target!.expandedMm === undefined ? standingMm : target!.expandedMm / 2,
 		bush: {
 			armLengthMm: geometry.armLengthMm.value,
 			outerBelowInnerMm: geometry.outerBelowInnerMm.value,
@@ -223,9 +259,12 @@ function bushInput(
 }
 
 function viewTarget(record: JobRecord, corner: Corner): TargetChoice | undefined {
+	return targetOf(record, corner, beforeMean(record, corner));
+}
+
+function beforeMean(record: JobRecord, corner: Corner): number | undefined {
 	const values = effective(record.readings)
 		.filter((reading) => reading.phase === 'before' && reading.corner === corner)
 		.map((reading) => reading.heightMm!);
-	const before = measured(values, record.heightSets.before?.resolutionMm ?? 1);
-	return targetOf(record, corner, before?.meanMm);
+	return measured(values, record.heightSets.before?.resolutionMm ?? 1)?.meanMm;
 }

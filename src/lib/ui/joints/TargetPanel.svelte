@@ -4,7 +4,8 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { VersionedWrite } from '$lib/client/versioned.svelte';
-	import { asHubToArch, settingToleranceMm } from '$lib/job/view';
+	import { formatNumber } from '$core/units/format';
+	import { asHubToArch, settingToleranceMm, targetAlternatives } from '$lib/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
@@ -23,6 +24,13 @@
 	const hub = $derived(target && asHubToArch(job.record, corner, target.heightMm));
 	const typed = $derived(job.record.targets.some((t) => t.corner === corner));
 	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
+
+	const alternatives = $derived(targetAlternatives(job.record, corner, job.limits));
+	const tones = {
+		set: { words: '✓ set', class: 'text-spruce' },
+		're-set-advised': { words: '◇ re-set advised', class: 'text-ochre' },
+		'wound-up': { words: '✕ wound up', class: 'text-madder' }
+	};
 
 	let open = $state(false);
 	let text = $state('');
@@ -123,5 +131,21 @@
 			{#if hub !== undefined && job.record.school !== 'hub-to-arch'}
 				Hub to arch {units.show(hub, 'length', { decimals })}.{/if}
 		</p>
+		{#if alternatives.length}
+			<ul class="mt-2 border-t border-line pt-2 text-[15px]" aria-label="Other heights">
+				{#each alternatives as other (other.source)}
+					<li>
+						{other.source === 'maker' ? 'Maker’s' : 'Before'}
+						{units.show(other.heightMm, 'length', { decimals })}{#if other.judged}: set there, a
+							bush would keep <span class="num"
+								>{formatNumber(other.judged.twistDeg, 1, true)}°</span
+							>,
+							<span class={tones[other.judged.verdict].class}
+								>{tones[other.judged.verdict].words}</span
+							>{/if}
+					</li>
+				{/each}
+			</ul>
+		{/if}
 	{/if}
 </section>
