@@ -497,6 +497,7 @@ function tell(story: Story): JobRecord {
 		torques: [],
 		chain: [],
 		signOff: null,
+		retorques: [],
 		people: people.map(({ id, name, role }): PersonName => ({ id, name, role }))
 	};
 	for (const corner of story.work) record.joints.push(...jointsOf(car, corner, openedAt));

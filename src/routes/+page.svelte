@@ -43,6 +43,7 @@
 			onchange={importFile}
 			aria-label="Job file"
 		/>
+		<ActionButton href="/retorques">Wheels to check</ActionButton>
 		<ActionButton onclick={() => picker.click()}>Import a job file</ActionButton>
 		<ActionButton weight="main" href="/jobs/new">Open a job</ActionButton>
 	</div>

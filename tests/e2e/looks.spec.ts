@@ -37,6 +37,8 @@ const views: [name: string, path: string][] = [
 	['joints', 'job:2026-0255/joints'],
 	['corner', 'job:2026-0257/corners/FL'],
 	['sheet', 'job:2026-0238/sheet'],
+	['wheels to check', '/retorques'],
+	['slip', 'job:2026-0238/retorque'],
 	['shop', '/shop'],
 	['you', '/me'],
 	['workbench', '/workbench'],

@@ -6,7 +6,8 @@ async function openJob(page: Page, plate: string): Promise<void> {
 	await page.goto('/');
 	await page.getByRole('link', { name: 'Open a job' }).tap();
 	await page.getByRole('link', { name: 'A new car' }).tap();
-	await page.getByLabel('Plate').fill(plate);
+	// Exact: the page before has a search box whose name begins so too.
+	await page.getByLabel('Plate', { exact: true }).fill(plate);
 	await page.getByLabel('Make', { exact: true }).fill('Halden');
 	await page.getByLabel('Model', { exact: true }).fill('Reed');
 	await page.getByLabel('Wheelbase').fill('104 in');
@@ -326,4 +327,34 @@ test('a target is predicted with the new spring, and stays with what it rests on
 	await panel.getByText('the maker’s').click();
 	await panel.getByRole('button', { name: 'Back to the default' }).click();
 	await expect(panel.getByText(/Predicted/)).toBeHidden();
+});
+
+test('the wheels of a signed car are checked again, and the car leaves the list', async ({
+	tomas: page,
+	jobUrl
+}) => {
+	await page.goto('/');
+	await page.getByRole('link', { name: 'Wheels to check' }).click();
+	const row = page.getByRole('listitem').filter({ hasText: '2026-0238' });
+	await expect(row).toContainText('◇ at 167950 km to 168000 km');
+	await row.getByRole('link', { name: 'Check, or slip' }).click();
+	await expect(page.getByRole('heading', { name: /please come back/ })).toBeVisible();
+	await expect(page.getByText('167950 km', { exact: true })).toBeVisible();
+	const calendar = await page.request.get(`/api/v1${await jobUrl('2026-0238')}/retorque.ics`);
+	expect(calendar.headers()['content-type']).toContain('text/calendar');
+	await page.getByLabel('Odometer').fill('100');
+	await page.getByRole('button', { name: 'Record the check' }).click();
+	await expect(page.getByText(/is less than when the job was opened/)).toBeVisible();
+	await page.getByLabel('Odometer').fill('167990');
+	await page.getByText('some moved').click();
+	await page.getByLabel('Note').fill('RR, two by an eighth');
+	await page.getByRole('button', { name: 'Record the check' }).click();
+	await expect(page.getByText('◇ Some moved')).toBeVisible();
+	await expect(page.getByText(/RR, two by an eighth/)).toBeVisible();
+	await page.emulateMedia({ media: 'print' });
+	await expect(page.getByRole('button', { name: 'Record the check' })).toBeHidden();
+	await page.emulateMedia({ media: 'screen' });
+	await page.goto('/retorques');
+	await expect(page.getByRole('heading', { name: 'Wheels to check' })).toBeVisible();
+	await expect(page.getByText('2026-0238')).toHaveCount(0);
 });

@@ -96,7 +96,7 @@ export const numbers = (least: number, most: number, low = -1e9, high = 1e9) =>
 		.min(least)
 		.max(most)
 		.custom((list: number[], helpers) => {
-			const at = list.findIndex((value) => value < low || value > high);
+			const at = list.findIndex((value) => Number.isFinite(value) && (value < low || value > high));
 			return at < 0
 				? list
 				: helpers.message({

@@ -158,6 +158,19 @@ export interface SignOff {
 	signedAt: string;
 }
 
+/** Wheel fasteners checked again after the first kilometres. */
+export interface Retorque {
+	id: string;
+	odometerKm: number | null;
+	odometerEntered: string | null;
+	torqueNm: number;
+	entered: string;
+	found: 'held' | 'moved';
+	note: string;
+	personId: string;
+	takenAt: string;
+}
+
 export interface JobHeader {
 	id: string;
 	number: string;
@@ -187,6 +200,7 @@ export interface JobRecord extends JobHeader {
 	/** Proof that readings and torques are as they were written. */
 	chain: ChainLink[];
 	signOff: SignOff | null;
+	retorques: Retorque[];
 	/** Everyone the record names. */
 	people: PersonName[];
 }

@@ -229,6 +229,23 @@ const job = Joi.object({
 	})
 		.allow(null)
 		.required(),
+	retorques: Joi.array()
+		.items(
+			Joi.object({
+				id: id(),
+				odometerKm: Joi.number().min(0).max(3_000_000).allow(null).required(),
+				odometerEntered: text(60).allow(null).required(),
+				torqueNm: Joi.number().greater(0).max(1000).required(),
+				entered: entered(),
+				found: Joi.string().valid('held', 'moved').required(),
+				note: text(500).required(),
+				personId: id(),
+				takenAt: pastMoment().required()
+			})
+		)
+		.unique('id')
+		.max(100)
+		.default([]),
 	people: list(
 		Joi.object({
 			id: id(),

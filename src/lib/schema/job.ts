@@ -121,6 +121,15 @@ export const jointChangeSchema = Joi.object({ version: version(), ...jointFields
 
 export const removeSchema = Joi.object({ version: version() });
 
+export const retorqueSchema = Joi.object({
+	id: uuid().required(),
+	odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow('', null),
+	torque: torque().required(),
+	found: Joi.string().valid('held', 'moved').required(),
+	note: text(500).default(''),
+	takenAt: pastMoment().required()
+});
+
 export const torqueSchema = Joi.object({
 	id: uuid().required(),
 	jointId: uuid().required(),

@@ -69,6 +69,11 @@ export const operations: readonly Operation[] = [
 		type: 'text/event-stream'
 	}),
 	op('get', '/jobs/{id}/proof', 'Whether readings and torques are as they were written'),
+	op('get', '/retorques', 'Cars whose wheel fasteners are still to be checked'),
+	op('post', '/jobs/{id}/retorques', 'Record that the wheels were checked', {
+		input: job.retorqueSchema
+	}),
+	op('get', '/jobs/{id}/retorque.ics', 'The day to come back', { type: 'text/calendar' }),
 	op('get', '/jobs/{id}/job.json', 'The job as a file', { output: jobFileSchema }),
 	op('get', '/jobs/{id}/readings.csv', 'Every height reading', { type: 'text/csv' }),
 	op('get', '/jobs/{id}/torques.csv', 'Every torque', { type: 'text/csv' }),

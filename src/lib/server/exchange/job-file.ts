@@ -7,6 +7,7 @@ import { findJob, insertChange, insertJob, insertSignOff, nextJobNumber } from '
 import { appendTorque, insertJoint } from '../db/joints.ts';
 import { findPerson, insertPerson } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
+import { insertRetorque } from '../db/retorques.ts';
 import { findVehicle, insertVehicle } from '../db/vehicles.ts';
 import { invalid, refuse } from '../problem.ts';
 import { linkImported, proveChain } from '../proof/chain.ts';
@@ -67,6 +68,7 @@ export async function importJob(
 		for (const torque of job.torques) await appendTorque(tx, job.id, torque);
 		await linkImported(tx, job);
 		if (job.signOff) await insertSignOff(tx, job.id, job.signOff);
+		for (const retorque of job.retorques) await insertRetorque(tx, job.id, retorque);
 		return { jobId: job.id, number, created: true };
 	});
 }
@@ -123,6 +125,8 @@ function crossReferences(job: JobRecord): Fault[] {
 			message: 'a signed job has both signedAt and signOff'
 		});
 	}
+	for (const [i, { personId }] of job.retorques.entries())
+		need(people, personId, `job.retorques.${i}.personId`, 'person');
 	for (const [i, joint] of job.joints.entries()) {
 		if (!job.corners.includes(joint.corner)) {
 			faults.push({

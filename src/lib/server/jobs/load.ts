@@ -7,6 +7,7 @@ import { findJob, findSignOff, searchJobIds } from '../db/jobs.ts';
 import { listJoints, listTorques } from '../db/joints.ts';
 import { listPeople } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
+import { listRetorques } from '../db/retorques.ts';
 import { findVehicle } from '../db/vehicles.ts';
 import { notFound } from '../problem.ts';
 
@@ -15,23 +16,36 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 	const found = await findJob(db, id);
 	if (!found) throw notFound('job');
 	const { vehicleId, ...header } = found;
-	const [vehicle, heightSets, offsets, readings, targets, joints, torques, chain, signOff, people] =
-		await Promise.all([
-			findVehicle(db, vehicleId),
-			findHeightSets(db, id),
-			findOffsets(db, id),
-			listReadings(db, id),
-			listTargets(db, id),
-			listJoints(db, id),
-			listTorques(db, id),
-			listLinks(db, id),
-			findSignOff(db, id),
-			listPeople(db)
-		]);
+	const [
+		vehicle,
+		heightSets,
+		offsets,
+		readings,
+		targets,
+		joints,
+		torques,
+		chain,
+		signOff,
+		retorques,
+		people
+	] = await Promise.all([
+		findVehicle(db, vehicleId),
+		findHeightSets(db, id),
+		findOffsets(db, id),
+		listReadings(db, id),
+		listTargets(db, id),
+		listJoints(db, id),
+		listTorques(db, id),
+		listLinks(db, id),
+		findSignOff(db, id),
+		listRetorques(db, id),
+		listPeople(db)
+	]);
 	const named = new Set(
 		[header.createdBy, header.technicianId, signOff?.personId]
 			.concat(readings.map((r) => r.personId))
 			.concat(torques.map((t) => t.personId))
+			.concat(retorques.map((r) => r.personId))
 	);
 	return {
 		...header,
@@ -44,6 +58,7 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		torques,
 		chain,
 		signOff,
+		retorques,
 		people: people
 			.filter((person) => named.has(person.id))
 			.map(({ id, name, role }): PersonName => ({ id, name, role }))

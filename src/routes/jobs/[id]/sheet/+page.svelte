@@ -81,6 +81,7 @@
 		</section>
 		<section class="panel flex flex-col gap-2 p-4">
 			<ActionButton onclick={() => window.print()}>Print</ActionButton>
+			<ActionButton href="/jobs/{job.record.id}/retorque">Wheels: slip and check</ActionButton>
 			<ActionButton href="{api}/job.json" download>Job file (JSON)</ActionButton>
 			<ActionButton href="{api}/readings.csv" download>Readings (CSV)</ActionButton>
 			<ActionButton href="{api}/torques.csv" download>Torques (CSV)</ActionButton>

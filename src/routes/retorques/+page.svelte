@@ -1,0 +1,48 @@
+<script lang="ts">
+	import { retorqueAfterKm } from '$core/procedure/retorque';
+	import { personalUnits } from '$lib/client/units';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+
+	let { data } = $props();
+	const units = personalUnits();
+	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
+	const distance = (km: number) => units.show(km, 'distance');
+</script>
+
+<div class="mx-auto max-w-[1240px] space-y-4 p-4 md:p-6">
+	<div>
+		<h1 class="text-3xl">Wheels to check</h1>
+		<p class="text-soft">
+			Wheel fasteners are torqued again after {distance(retorqueAfterKm.from)} to {distance(
+				retorqueAfterKm.to
+			)}. Longest waiting first.
+		</p>
+	</div>
+	{#if data.due.length === 0}
+		<div class="panel p-8 text-center">
+			<p class="text-xl font-semibold">No wheels to check.</p>
+			<p class="mt-1 text-soft">A car comes onto this list when its job is signed.</p>
+		</div>
+	{:else}
+		<ul class="panel divide-y divide-line">
+			{#each data.due as line (line.id)}
+				<li class="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3">
+					<span class="num w-36 text-2xl">{line.plate}</span>
+					<span class="min-w-48 flex-1">
+						{line.car}{line.owner ? ` · ${line.owner}` : ''}
+						<span class="caption block">Job {line.number}, signed {day(line.signedAt)}</span>
+					</span>
+					<span class="text-ochre">
+						{#if line.due.fromKm !== undefined}
+							◇ at {distance(line.due.fromKm)} to {distance(line.due.toKm!)}
+						{:else}◇ odometer not noted{/if}
+					</span>
+					<span class="num w-28 text-end text-xl"
+						>{line.wheelTorqueNm === null ? '–' : units.show(line.wheelTorqueNm, 'torque')}</span
+					>
+					<ActionButton href="/jobs/{line.id}/retorque">Check, or slip</ActionButton>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+</div>
