@@ -117,9 +117,9 @@
 						<tr
 							><th class="py-1 text-start">Joint</th><th class="text-end">Specified</th><th
 								class="ps-4 text-start">Recorded</th
-							><th class="text-start">Car</th><th class="text-end">Twist</th><th
+							><th class="ps-3 text-start">Car</th><th class="text-end">Twist</th><th
 								class="ps-4 text-start">State</th
-							><th class="text-start">By</th></tr
+							><th class="ps-3 text-start">By</th></tr
 						>
 					</thead>
 					<tbody>
@@ -142,7 +142,7 @@
 								<td class="ps-4 whitespace-nowrap"
 									>{torque ? (torque.seen ? sightNames[torque.seen] : torque.entered) : '–'}</td
 								>
-								<td
+								<td class="ps-3"
 									>{torque
 										? torque.carState === 'hanging'
 											? 'hanging'
@@ -159,7 +159,7 @@
 										? ', owed'
 										: ''}</td
 								>
-								<td class="whitespace-nowrap"
+								<td class="ps-3 whitespace-nowrap"
 									>{torque ? job.personName(torque.personId).split(' ')[0] : ''}</td
 								>
 							</tr>
