@@ -8,7 +8,7 @@
 	import { line, scaleLinear } from 'd3';
 	import Axes from '../frame/Axes.svelte';
 	import Bench from '../frame/Bench.svelte';
-	import { readColumns, writeColumns } from '../frame/columns';
+	import { countOf, readColumns, writeColumns } from '../frame/columns';
 	import Readout from '../frame/Readout.svelte';
 	import TextBlock from '../frame/TextBlock.svelte';
 	import { BenchValues } from '../frame/values.svelte';
@@ -200,9 +200,7 @@
 			bind:value={() => text, (typed) => (values.text.trace = typed)}
 			rows={7}
 			file
-			hint="{columns.first.length} points{columns.skipped
-				? `, ${columns.skipped} lines without two numbers left out`
-				: ''}"
+			hint={countOf(columns)}
 		/>
 	{/snippet}
 </Bench>

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { readColumns, readList, writeColumns } from './columns';
+import { countOf, readColumns, readList, writeColumns } from './columns';
 
 describe('two columns', () => {
 	const pairs = { first: [0, 0.5, 1], second: [10, 12.5, 11], skipped: 0 };
 	it.each([
 		['commas', '0, 10\n0.5, 12.5\n1, 11'],
+		['commas without blanks', '0,10\n0.5,12.5\n1,11'],
 		['tabs', '0\t10\n0.5\t12.5\n1\t11'],
 		['blanks', '0 10\n0.5   12.5\n1 11\n'],
 		['semicolons and decimal commas', '0;10\n0,5;12,5\n1;11'],
@@ -17,6 +18,13 @@ describe('two columns', () => {
 			second: [10, 11],
 			skipped: 2
 		});
+	});
+
+	it('says what was read and what was left out', () => {
+		expect(countOf(readColumns('s,mm\n0,10\n1,11'))).toBe(
+			'2 points, 1 lines without two numbers left out'
+		);
+		expect(countOf(readColumns('0,10\n1,11'))).toBe('2 points');
 	});
 
 	it('reads back what it writes', () => {

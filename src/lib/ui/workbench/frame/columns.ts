@@ -12,7 +12,7 @@ export interface Columns {
  * comma where the separator is not a comma. Lines without two numbers are counted, not guessed.
  */
 export function readColumns(text: string): Columns {
-	const blanks = !/[,;\t]/.test(text.replace(/(\d),(\d)/g, '$1.$2'));
+	const blanks = /\S +\S/.test(text) && !/[,;\t]/.test(text.replace(/(\d),(\d)/g, '$1.$2'));
 	const { data, meta } = Papa.parse<string[]>(blanks ? text.trim().replace(/[ ]+/g, ' ') : text, {
 		skipEmptyLines: 'greedy',
 		...(blanks && { delimiter: ' ' }),
@@ -33,6 +33,10 @@ export function readColumns(text: string): Columns {
 	}
 	return columns;
 }
+
+/** What was read and what was left out, to stand under the field. */
+export const countOf = ({ first, skipped }: Columns): string =>
+	`${first.length} points${skipped ? `, ${skipped} lines without two numbers left out` : ''}`;
 
 /** Numbers of one list: `352, 353; 352.5` or a line each. Decimal comma only between `;` or lines. */
 export function readList(text: string): { numbers: number[]; wrong: string[] } {

@@ -9,7 +9,7 @@
 	import type { Snippet } from 'svelte';
 	import Axes from '../frame/Axes.svelte';
 	import Bench from '../frame/Bench.svelte';
-	import { readColumns, writeColumns } from '../frame/columns';
+	import { countOf, readColumns, writeColumns } from '../frame/columns';
 	import Readout from '../frame/Readout.svelte';
 	import TextBlock from '../frame/TextBlock.svelte';
 	import { BenchValues } from '../frame/values.svelte';
@@ -168,9 +168,7 @@
 			bind:value={() => text, (typed) => (values.text.trace = typed)}
 			rows={9}
 			file
-			hint="{columns.first.length} points{columns.skipped
-				? `, ${columns.skipped} lines without two numbers left out`
-				: ''}"
+			hint={countOf(columns)}
 		/>
 	{/snippet}
 </Bench>
