@@ -3,6 +3,7 @@ import { bounce } from '../ride/bounce.ts';
 import { dampingFromPeaks } from '../ride/log-decrement.ts';
 import { fullCar, type FullCar, type Road } from '../ride/full-car.ts';
 import { quarterCar, type QuarterCar } from '../ride/quarter-car.ts';
+import { sampleFullCar } from '../ride/sample.ts';
 import { ok } from '../result.ts';
 import {
 	axlesSchema,
@@ -151,23 +152,7 @@ export const rideComputations: readonly Computation[] = [
 			settledAfterS: outNumber()
 		}),
 		example: {
-			car: {
-				bodyMassKg: 1250,
-				pitchInertiaKgM2: 1900,
-				rollInertiaKgM2: 460,
-				wheelbaseMm: 2600,
-				massBehindFrontMm: 1080,
-				trackFrontMm: 1500,
-				trackRearMm: 1490,
-				unsprungMassKg: { front: 40, rear: 38 },
-				wheelRateNPerMm: { front: 25, rear: 24 },
-				tyreRateNPerMm: 210,
-				antiRollNPerMm: { front: 9, rear: 5 },
-				damperNsPerMm: {
-					front: { bump: 1.1, rebound: 2.4 },
-					rear: { bump: 1, rebound: 2.2 }
-				}
-			},
+			car: sampleFullCar,
 			road: { shape: 'hump', heightMm: 50, lengthMm: 1000, side: 'both', speedKmh: 30 },
 			durationS: 3
 		},

@@ -40,9 +40,6 @@ export function workingRange({ lowestNm, highestNm }: Wrench): { fromNm: number;
 /** Permitted deviation of a reading by ISO 6789-1 (from memory): 4 % above 10 N·m, 6 % up to it. */
 export const permittedDeviation = (torque: number): number => (torque > 10 ? 0.04 : 0.06);
 
-/** Calibration lapses after a year or 5000 cycles, whichever comes first: ISO 6789-1 (from memory). */
-export const calibrationLife = { months: 12, cycles: 5000 } as const;
-
 /**
  * Calibration readings, usually at 20, 60 and 100 % of the range, against the permitted deviation
  * (ISO 6789-1: set value minus reference reading, over the reference reading).

@@ -54,11 +54,6 @@ export class Wishbone implements Part {
 		this.#quarter = cross(axis, start);
 	}
 
-	/** Length of the arm across its pivot axis, mm. */
-	get lengthMm(): number {
-		return norm(this.#start);
-	}
-
 	update(): void {
 		this.knuckle.place(this.jointAtReference, this.#joint, this.#rate);
 		subtract(this.#joint, this.#foot, this.#joint);

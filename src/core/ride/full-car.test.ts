@@ -1,19 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { corners } from '../height/corners';
 import { fullCar, fullCarModes, type FullCar, type Road } from './full-car';
+import { sampleFullCar } from './sample';
 
 const car: FullCar = {
-	bodyMassKg: 1250,
-	pitchInertiaKgM2: 1900,
-	rollInertiaKgM2: 460,
-	wheelbaseMm: 2600,
-	massBehindFrontMm: 1080,
-	trackFrontMm: 1500,
-	trackRearMm: 1490,
-	unsprungMassKg: { front: 40, rear: 38 },
-	wheelRateNPerMm: { front: 25, rear: 24 },
-	tyreRateNPerMm: 210,
-	antiRollNPerMm: { front: 9, rear: 5 },
+	...sampleFullCar,
 	damperNsPerMm: { front: { bump: 1.6, rebound: 1.6 }, rear: { bump: 1.5, rebound: 1.5 } }
 };
 const hump: Road = { shape: 'hump', heightMm: 40, lengthMm: 800, side: 'both', speedKmh: 30 };

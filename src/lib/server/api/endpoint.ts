@@ -1,11 +1,10 @@
 import type { RequestEvent, RequestHandler } from '@sveltejs/kit';
 import type Joi from 'joi';
-import { unitChoice, type UnitChoice } from '../../../core/units/format.ts';
+import { unitChoice } from '../../../core/units/format.ts';
 import { validate } from '../../../core/validate.ts';
 import type { TypedContext } from '../../schema/fields.ts';
 import { log } from '../app.ts';
 import type { Person } from '../db/people.ts';
-import type { Shop } from '../db/shop.ts';
 import { invalid, Problem } from '../problem.ts';
 
 /** Runs a handler; what it throws becomes an answer that says what is wrong (RFC 9457). */
@@ -59,11 +58,6 @@ export function lead(event: RequestEvent): Person {
 	const who = person(event);
 	if (who.role !== 'lead') throw new Problem(403, 'Only a lead may do this.');
 	return who;
-}
-
-/** The units a person reads and types in: their own choice, else the shop's. */
-export function unitsOf(who: Person, shop: Shop): UnitChoice {
-	return unitChoice(who.units ?? shop.units);
 }
 
 /** The request's JSON, checked; faults name their fields. */
