@@ -1,11 +1,18 @@
 /** Loads the demo shop from its open-format files, through the same code that a user's import uses. */
+import { formatISO, subDays } from 'date-fns';
 import { readdirSync, readFileSync } from 'node:fs';
+import { v7 as uuidv7 } from 'uuid';
+import type { WrenchKind } from '../src/core/fastener/rack.ts';
+import { calibration } from '../src/core/fastener/wrench.ts';
+import type { DeviceKind } from '../src/lib/devices/model.ts';
 import { jobFileSchema } from '../src/lib/schema/job-file.ts';
 import { validate, faultLine } from '../src/core/validate.ts';
 import type { Role } from '../src/lib/job/model.ts';
 import { findPerson } from '../src/lib/server/db/people.ts';
 import type { Database } from '../src/lib/server/db/pool.ts';
 import { createShop } from '../src/lib/server/db/shop.ts';
+import { insertCalibration, insertWrench, listWrenches } from '../src/lib/server/db/wrenches.ts';
+import { addDevice } from '../src/lib/server/devices/devices.ts';
 import { importJob, type JobFile } from '../src/lib/server/exchange/job-file.ts';
 import { createPerson } from '../src/lib/server/people.ts';
 
@@ -15,16 +22,67 @@ interface DemoShop {
 	name: string;
 	units: { system: 'metric' | 'imperial'; torque: string };
 	people: { id: string; handle: string; name: string; role: Role; pin: string }[];
+	wrenches: {
+		id: string;
+		name: string;
+		kind: WrenchKind;
+		lowestNm: number;
+		highestNm: number;
+		lengthMm: number;
+		/** Days before the demo is loaded that it was last calibrated. */
+		daysAgo: number;
+	}[];
+	devices: { id: string; name: string; kind: DeviceKind; token: string; wrench: string | null }[];
 }
 
 const readShop = () => JSON.parse(readFileSync(new URL('shop.json', here), 'utf8')) as DemoShop;
 
 export const demoPeople = () => readShop().people;
+export const demoDevices = () => readShop().devices;
+
+/** The rack, each wrench with one calibration at 20, 60 and 100 % of its range, and the devices. */
+async function loadRack(db: Database, { wrenches, devices, people }: DemoShop): Promise<void> {
+	for (const { daysAgo, ...wrench } of wrenches) {
+		await insertWrench(db, {
+			...wrench,
+			retired: false,
+			entered: {
+				lowestNm: `${wrench.lowestNm} N·m`,
+				highestNm: `${wrench.highestNm} N·m`,
+				lengthMm: `${wrench.lengthMm} mm`
+			},
+			calibratedOn: null,
+			passed: false,
+			cycles: 0,
+			version: 1
+		});
+		const readings = [0.2, 0.6, 1].map((share, i) => {
+			const setNm = share * wrench.highestNm;
+			return { setNm, readNm: Number((setNm * [1.012, 0.994, 1.006][i]!).toFixed(2)) };
+		});
+		await insertCalibration(db, {
+			id: uuidv7(),
+			wrenchId: wrench.id,
+			calibratedOn: formatISO(subDays(Date.now(), daysAgo), { representation: 'date' }),
+			readings,
+			passed: calibration(readings).passes,
+			note: 'Reference at the bench, clockwise',
+			personId: people[0]!.id
+		});
+	}
+	for (const { token, wrench, ...device } of devices) {
+		const wrenchId = wrenches.find(({ name }) => name === wrench)?.id ?? null;
+		await addDevice(db, { ...device, wrenchId }, token);
+	}
+}
 
 export async function loadDemo(db: Database): Promise<void> {
 	const shop = readShop();
 	for (const { pin, ...person } of shop.people) {
 		if (!(await findPerson(db, person.id))) await createPerson(db, { ...person, secret: pin });
+	}
+	if ((await listWrenches(db)).length === 0) {
+		await db.transaction((tx) => loadRack(tx, shop));
 	}
 	const folder = new URL('jobs/', here);
 	for (const name of readdirSync(folder).sort()) {

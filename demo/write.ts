@@ -10,6 +10,7 @@ import {
 	type Corner,
 	type PerCorner
 } from '../src/core/height/corners.ts';
+import { actionsOf, type JointProgramme } from '../src/core/fastener/joint-programme.ts';
 import { findLayout } from '../src/core/layout/catalogue.ts';
 import { owedLine } from '../src/core/procedure/owed.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
@@ -17,6 +18,7 @@ import { jointFromLayout } from '../src/lib/job/joints.ts';
 import type {
 	JobRecord,
 	Joint,
+	JointThread,
 	Phase,
 	PersonName,
 	Reading,
@@ -74,8 +76,84 @@ const specifiedNm: Record<string, number> = {
 	'lower-rear-bush': 130,
 	'damper-bottom': 95,
 	'arm-pivot-bush': 140,
-	'wheel-fasteners': 120
+	'wheel-fasteners': 120,
+	'air-line': 16,
+	'strut-knuckle': 95,
+	clamp: 85,
+	'height-sensor': 9,
+	'drag-link': 60,
+	'arm-body': 145,
+	'arm-axle-front': 125,
+	'arm-axle-rear': 125,
+	'lateral-rod-body': 115,
+	'lateral-rod-axle': 115,
+	'lower-link-body': 130,
+	'lower-link-axle': 130,
+	'upper-link-body': 105,
+	'upper-link-axle': 105,
+	'damper-top': 30,
+	'camber-link-outer': 55,
+	'camber-link-inner': 85,
+	'spring-arm-inner': 110,
+	'spring-arm-outer': 90,
+	'toe-link-inner': 75,
+	'toe-link-outer': 75,
+	'front-link': 100,
+	'drive-shaft': 80,
+	'pivot-inner-bush': 125,
+	'pivot-outer-bush': 125,
+	'beam-pivot': 100
 };
+
+/** Invented programmes and threads of some joints, for the cars that have them. */
+const programmes: Record<string, JointProgramme> = {
+	'drag-link': { castle: { highNm: 95, slotDeg: 60 } },
+	'tie-rod': { prevailingNm: 4 },
+	'arm-rear-bush': { then: [{ kind: 'angle', angleDeg: 90 }] },
+	'spring-arm-outer': {
+		then: [
+			{ kind: 'slacken', angleDeg: 180 },
+			{ kind: 'torque', torqueNm: 50 },
+			{ kind: 'angle', angleDeg: 90 }
+		]
+	},
+	'upper-link-body': { adapter: { lengthMm: 60, angleDeg: 0 } },
+	'pivot-outer-bush': { adapter: { lengthMm: 75, angleDeg: 45 } },
+	'damper-top': { cushionTo: 'washer-edge' }
+};
+const m12: JointThread = {
+	diameterMm: 12,
+	pitchMm: 1.5,
+	propertyClass: '10.9',
+	condition: 'as-specified'
+};
+const threads: Record<string, JointThread> = {
+	'arm-front-bush': m12,
+	'lower-front-bush': { ...m12, condition: 'anti-seize' },
+	'wheel-fasteners': {
+		diameterMm: 14,
+		pitchMm: 1.5,
+		propertyClass: '8.8',
+		condition: 'as-specified'
+	},
+	'top-mount': { diameterMm: 8, pitchMm: 1.25, propertyClass: '8.8', condition: 'as-specified' }
+};
+
+/** The shop's wrenches; calibrations are told in days before the demo is loaded. */
+const wrenches = [
+	{ name: 'Short click', kind: 'click', lowestNm: 5, highestNm: 50, lengthMm: 270, daysAgo: 120 },
+	{ name: 'Main click', kind: 'click', lowestNm: 40, highestNm: 200, lengthMm: 465, daysAgo: 86 },
+	{ name: 'Long click', kind: 'click', lowestNm: 80, highestNm: 400, lengthMm: 640, daysAgo: 349 },
+	{ name: 'Old beam', kind: 'beam', lowestNm: 20, highestNm: 150, lengthMm: 420, daysAgo: 431 },
+	{ name: 'Wireless', kind: 'electronic', lowestNm: 8, highestNm: 200, lengthMm: 430, daysAgo: 40 }
+].map((wrench) => ({ ...wrench, id: key(hired) }));
+const devices = [
+	{ name: 'Wireless wrench', kind: 'wrench', token: 'demo-wrench', wrench: 'Wireless' },
+	{ name: 'Height gauge', kind: 'height-gauge', token: 'demo-gauge', wrench: null },
+	{ name: 'Wheel scales', kind: 'wheel-scales', token: 'demo-scales', wrench: null }
+].map((device) => ({ ...device, id: key(hired) }));
+const wrenchFor = (nm: number) =>
+	wrenches.find(({ name }) => name === (nm <= 50 ? 'Short click' : 'Main click'))!;
 
 function vehicle(
 	plate: string,
@@ -103,7 +181,8 @@ function vehicle(
 			referenceHubToArchMm: taped?.[2] ?? null,
 			wheelRateNPerMm: null,
 			makerHeightMm: more.maker?.[i] ?? null,
-			makerHeightSchool: more.maker ? ('hub-to-arch' as const) : null
+			makerHeightSchool: more.maker ? ('hub-to-arch' as const) : null,
+			tape: null
 		};
 	};
 	return {
@@ -255,9 +334,94 @@ const cars = {
 	)
 };
 
+/** A made-up car of every layout that the others do not have. */
+const more = {
+	loop: vehicle(
+		'ETR 206',
+		null,
+		'Brisling',
+		'Loop',
+		2019,
+		'A. Sorensen',
+		2545,
+		[1490, 1485],
+		['macpherson-clamp', 'twist-beam-spring'],
+		'185/65 R15',
+		{ maker: [358, 352] }
+	),
+	minnow: vehicle(
+		'QUY 740',
+		null,
+		'Halden',
+		'Minnow',
+		2016,
+		'F. Lindqvist',
+		2390,
+		[1420, 1415],
+		['macpherson-clamp', 'twist-beam-strut'],
+		'165/65 R14',
+		{ maker: [344, 339] }
+	),
+	regent: vehicle(
+		'IVO 919',
+		null,
+		'Corvane',
+		'Regent',
+		2021,
+		'Quay Chauffeurs',
+		2965,
+		[1620, 1615],
+		['air-strut-front', 'multi-link-rear'],
+		'245/45 R19',
+		{ maker: [377, 374] }
+	),
+	drover: vehicle(
+		'HUM 583',
+		null,
+		'Tallow',
+		'Drover',
+		2011,
+		'B. Achterberg',
+		2850,
+		[1600, 1605],
+		['double-wishbone-spring-on-arm', 'live-axle-rear'],
+		'235/70 R16',
+		{ maker: [447, 452] }
+	),
+	fell: vehicle(
+		'OXB 127',
+		null,
+		'Ostrel',
+		'Fell',
+		2008,
+		'C. Marchetti',
+		2600,
+		[1510, 1510],
+		['live-axle-front', 'live-axle-rear'],
+		'225/75 R16',
+		{ maker: [468, 472] }
+	),
+	sail: vehicle(
+		'WEL 362',
+		null,
+		'Meridon',
+		'Sail',
+		2003,
+		'E. Thorne',
+		2600,
+		[1500, 1495],
+		['double-wishbone', 'semi-trailing-rear'],
+		'205/60 R15',
+		{ maker: [352, 348] }
+	)
+};
+Object.assign(cars, more);
+
 interface Story {
 	number: string;
-	car: keyof typeof cars;
+	car: keyof typeof cars | keyof typeof more;
+	/** Its joints have programmes and threads. */
+	programmes?: boolean;
 	opened: string;
 	by: Handle;
 	complaint: string;
@@ -460,6 +624,71 @@ const stories: Story[] = [
 	}
 ];
 
+/** A car of each layout, heights read and everything still to be tightened. */
+const openRounds: [string, keyof typeof more, string, Corner[], PerCorner<number>, string][] = [
+	[
+		'2026-0262',
+		'loop',
+		'2026-11-20T09:10:00Z',
+		['FL', 'RL'],
+		{ FL: 355, FR: 356, RL: 349, RR: 350 },
+		'Strut top bearing stiff, rear dampers weak, left side'
+	],
+	[
+		'2026-0263',
+		'minnow',
+		'2026-11-20T10:25:00Z',
+		['FR', 'RR'],
+		{ FL: 342, FR: 340, RL: 338, RR: 335 },
+		'Right side bottoms on ramps'
+	],
+	[
+		'2026-0264',
+		'regent',
+		'2026-11-20T12:00:00Z',
+		['FL', 'FR', 'RL', 'RR'],
+		{ FL: 371, FR: 372, RL: 371, RR: 370 },
+		'Air struts leak down overnight, rear links worn'
+	],
+	[
+		'2026-0265',
+		'drover',
+		'2026-11-20T13:30:00Z',
+		['FL', 'RL'],
+		{ FL: 441, FR: 443, RL: 446, RR: 449 },
+		'Clunk at the front left, rear sways'
+	],
+	[
+		'2026-0266',
+		'fell',
+		'2026-11-20T14:45:00Z',
+		['FL', 'RL'],
+		{ FL: 461, FR: 463, RL: 466, RR: 468 },
+		'Steering shimmy after a bush kit; lateral rods loose'
+	],
+	[
+		'2026-0267',
+		'sail',
+		'2026-11-20T15:50:00Z',
+		['FL', 'RL'],
+		{ FL: 347, FR: 348, RL: 343, RR: 344 },
+		'Rear arm bushes split, tyres worn inside'
+	]
+];
+for (const [number, car, opened, work, before, complaint] of openRounds) {
+	stories.push({
+		number,
+		car,
+		opened,
+		by: 'tomas',
+		complaint,
+		km: 60_000 + 7_411 * stories.length,
+		work,
+		before,
+		programmes: true
+	});
+}
+
 const conditions = {
 	levelFloor: true,
 	rolledAndBounced: true,
@@ -474,7 +703,7 @@ function tell(story: Story): JobRecord {
 	const openedAt = new Date(story.opened).toISOString();
 	let clock = Date.parse(openedAt) + 12 * 60_000;
 	const now = (seconds = 45) => new Date((clock += seconds * 1000)).toISOString();
-	const car = cars[story.car];
+	const car = (cars as Record<string, Vehicle>)[story.car]!;
 	const record: JobRecord = {
 		id: key(openedAt),
 		number: story.number,
@@ -487,6 +716,7 @@ function tell(story: Story): JobRecord {
 		openedAt,
 		createdBy: idOf('mara'),
 		signedAt: null,
+		resetAboveMm: 10,
 		version: 1,
 		vehicle: car,
 		heightSets: {},
@@ -495,12 +725,14 @@ function tell(story: Story): JobRecord {
 		targets: [],
 		joints: [],
 		torques: [],
+		loadings: [],
 		chain: [],
 		signOff: null,
 		retorques: [],
 		people: people.map(({ id, name, role }): PersonName => ({ id, name, role }))
 	};
-	for (const corner of story.work) record.joints.push(...jointsOf(car, corner, openedAt));
+	for (const corner of story.work)
+		record.joints.push(...jointsOf(car, corner, openedAt, story.programmes));
 	read(record, story, 'before', now);
 	for (const [corner, height] of Object.entries(story.chosen ?? {})) {
 		record.targets.push({
@@ -528,11 +760,13 @@ function tell(story: Story): JobRecord {
 	return record;
 }
 
-function jointsOf(car: Vehicle, corner: Corner, at: string): Joint[] {
+function jointsOf(car: Vehicle, corner: Corner, at: string, programmed = false): Joint[] {
 	return findLayout(car.axles[axleOf(corner)].layout)!.joints.map((joint, position): Joint => {
 		const torqueNm = joint.kind === 'cushion' ? null : specifiedNm[joint.key]!;
 		return {
 			...jointFromLayout(joint),
+			...(programmed && programmes[joint.key] && { programme: programmes[joint.key]! }),
+			thread: programmed ? (threads[joint.key] ?? null) : null,
 			id: key(at),
 			corner,
 			position,
@@ -612,18 +846,37 @@ function tighten(record: JobRecord, story: Story, now: (seconds?: number) => str
 		}
 	}
 	if (story.bushes !== 'set') return;
-	for (const joint of bushes) {
-		const target = viewJob(record).corners[joint.corner].target!.heightMm;
-		torque(record, story, joint, {
-			carState: 'loaded',
-			method: story.method,
-			hubToArchMm: Math.round(target) + scatter(3),
-			at: now(80)
+	for (const corner of story.work) {
+		const target = viewJob(record).corners[corner].target!.heightMm;
+		const hubToArchMm = Math.round(target) + scatter(3);
+		const at = now(240);
+		record.loadings.push({
+			id: key(at),
+			corner,
+			method: story.method!,
+			hubToArchMm,
+			entered: mm(hubToArchMm),
+			oppositeBeforeMm: null,
+			oppositeNowMm: null,
+			deviceReadingId: null,
+			personId: idOf(story.by),
+			takenAt: at
 		});
+		for (const joint of bushes.filter((bush) => bush.corner === corner)) {
+			torque(record, story, joint, {
+				carState: 'loaded',
+				method: story.method,
+				hubToArchMm,
+				at: now(80)
+			});
+		}
 	}
 	if (!story.wheels) return;
 	for (const joint of record.joints.filter((j) => j.kind === 'wheel')) {
-		torque(record, story, joint, { carState: 'loaded', method: 'on-wheels', at: now(60) });
+		for (const [action, { torqueNm }] of actionsOf(joint).entries()) {
+			const how = { carState: 'loaded', method: 'on-wheels', at: now(12) } as const;
+			torque(record, story, joint, { ...how, action, nm: torqueNm! });
+		}
 	}
 }
 
@@ -637,10 +890,13 @@ function torque(
 		hubToArchMm?: number;
 		at: string;
 		nm?: number;
+		action?: number;
 	}
 ): void {
 	const bonded = joint.kind === 'bonded-bush' && how.carState === 'loaded';
-	const judged = bonded ? judgeBush(record, joint.corner, how.hubToArchMm!, limits) : undefined;
+	const judged = bonded
+		? judgeBush(record, joint.corner, how.hubToArchMm!, limits, joint.place)
+		: undefined;
 	if (judged && !judged.ok)
 		throw new Error(`${record.number} ${joint.name}: ${judged.faults[0]!.message}`);
 	const { targetHubToArchMm = null, ...bush } = judged?.value ?? {};
@@ -649,10 +905,17 @@ function torque(
 	record.torques.push({
 		id: key(how.at),
 		jointId: joint.id,
+		action: how.action ?? 0,
 		torqueNm: cushion ? null : nm,
+		angleDeg: null,
 		entered: cushion ? 'washer-edge' : `${nm} N·m`,
 		seen: cushion ? 'washer-edge' : null,
-		wrench: cushion ? '' : nm > 60 ? 'Wrench 40–200 N·m' : 'Wrench 8–60 N·m',
+		skipReason: null,
+		wrench: cushion ? '' : wrenchFor(nm).name,
+		wrenchId: cushion ? null : wrenchFor(nm).id,
+		settingNm: null,
+		overrideReason: null,
+		deviceReadingId: null,
 		carState: how.carState,
 		method: how.method ?? null,
 		hubToArchMm: how.hubToArchMm ?? null,
@@ -674,7 +937,9 @@ mkdirSync(new URL('jobs', here));
 write('shop.json', {
 	name: 'Tern Street Suspension',
 	units: { system: 'metric', torque: 'N·m' },
-	people
+	people,
+	wrenches,
+	devices
 });
 for (const story of stories) {
 	const job = tell(story);

@@ -1,11 +1,12 @@
 import { redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { problemResponse } from '$lib/server/api/endpoint';
-import { config, db, log } from '$lib/server/app';
+import { config, db, deviceLines, log } from '$lib/server/app';
 import { tokenHash } from '$lib/server/auth/secrets';
 import { sessionCookie } from '$lib/server/auth/cookie';
 import { findPerson } from '$lib/server/db/people';
 import { findSessionPerson } from '$lib/server/db/sessions';
 import { findShop } from '$lib/server/db/shop';
+import { openGateway } from '$lib/server/devices/gateway';
 import { announce, endStreams } from '$lib/server/live';
 import { Problem } from '$lib/server/problem';
 import { randomUUID } from 'node:crypto';
@@ -18,8 +19,17 @@ const jobPath = /^\/api\/v1\/jobs\/([0-9a-f-]{36})(?:\/|$)/;
 
 export const init: ServerInit = () => {
 	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, endStreams);
+	const gateway =
+		config.devices &&
+		openGateway(
+			{ db, log, announce, lines: deviceLines },
+			config.devices.port,
+			config.devices.host
+		);
 	process.on('sveltekit:shutdown', async () => {
 		log.info('stopping');
+		gateway?.close();
+		deviceLines.endAll();
 		await db.close();
 	});
 };

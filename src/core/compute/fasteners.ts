@@ -204,7 +204,9 @@ export const fastenerComputations: readonly Computation[] = [
 						fastener: outNumber(),
 						pass: outNumber(),
 						step: outNumber(),
-						torqueNm: Joi.number()
+						kind: Joi.string().valid('torque', 'angle', 'slacken', 'castle', 'cushion').required(),
+						torqueNm: Joi.number(),
+						angleDeg: Joi.number()
 					})
 				)
 				.required()

@@ -1,9 +1,9 @@
 /** One step of a tightening programme, as data. */
 export type ProgrammeStep =
-	| { kind: 'torque'; torqueNm: number; lowNm?: number; highNm?: number }
+	| { kind: 'torque'; torqueNm?: number }
 	| { kind: 'angle'; angleDeg: number; toleranceDeg?: number }
 	| { kind: 'slacken'; angleDeg: number }
-	| { kind: 'castle'; lowNm: number; highNm: number; slotDeg: 30 | 60 }
+	| { kind: 'castle'; lowNm?: number; highNm: number; slotDeg: 30 | 60 }
 	| { kind: 'cushion'; to: 'washer-edge' | 'shoulder' };
 
 export interface Programme {
@@ -16,11 +16,15 @@ export interface Programme {
 
 /** What a person does next, in order: one entry for each fastener and pass. */
 export interface Action {
+	/** Counted clockwise from 0. */
 	fastener: number;
 	pass: number;
 	step: number;
+	kind: ProgrammeStep['kind'];
 	/** What the wrench must show, prevailing torque included; absent for steps without a number. */
 	torqueNm?: number;
+	/** How far it is turned; absent for steps that end by torque. */
+	angleDeg?: number;
 }
 
 /**
@@ -47,22 +51,29 @@ export function actions({ steps, pattern, prevailingNm = 0 }: Programme): Action
 	const passes = pattern?.passes ?? 1;
 	const list: Action[] = [];
 	for (const [step, data] of steps.entries()) {
-		const stepPasses = data.kind === 'torque' ? passes : 1;
+		const base = stepTorque(data);
+		const angleDeg = 'angleDeg' in data ? data.angleDeg : undefined;
+		const stepPasses = data.kind === 'torque' && step === 0 ? passes : 1;
 		for (let pass = 0; pass < stepPasses; pass++) {
 			const share = pass < stepPasses - 1 ? firstPassShare : 1;
-			const base =
-				data.kind === 'torque' ? data.torqueNm : data.kind === 'castle' ? data.lowNm : undefined;
 			for (const fastener of order) {
 				list.push({
 					fastener,
 					pass,
 					step,
-					...(base !== undefined && { torqueNm: share * base + prevailingNm })
+					kind: data.kind,
+					...(base !== undefined && { torqueNm: share * base + prevailingNm }),
+					...(angleDeg !== undefined && { angleDeg })
 				});
 			}
 		}
 	}
 	return list;
+}
+
+function stepTorque(step: ProgrammeStep): number | undefined {
+	if (step.kind === 'torque') return step.torqueNm;
+	return step.kind === 'castle' ? step.lowNm : undefined;
 }
 
 /**

@@ -13,6 +13,23 @@ export const traceFlags = [
 ] as const;
 export type TraceFlag = (typeof traceFlags)[number];
 
+export const traceFlagWords: Readonly<Record<TraceFlag, string>> = {
+	'cross-thread': 'Steep before any free turning: cross-threaded?',
+	'wound-up-rubber':
+		'Slope far below the joint’s own: rubber is being wound, the sleeve is not clamped',
+	'slip-stick': 'Torque falls and comes back: sticking thread or head',
+	yield: 'Slope falls while torque rises: the screw stretches for good',
+	over: 'Pulled too far',
+	under: 'Stopped early',
+	're-hit': 'Let go and pulled once more'
+};
+
+/**
+ * Elastic slope to expect where a joint's own is not known, N·m/°: clamped metal reaches its torque
+ * about 60° after snug. Own choice; rubber being wound takes several times that.
+ */
+export const usualSlope = (targetNm: number): number => targetNm / 60;
+
 /** What the trace is held against. */
 export interface TraceProgramme {
 	/** Final torque, prevailing torque not included. */

@@ -1,6 +1,7 @@
 import type { Axle } from '../height/corners.ts';
 import type { MechanismLayout } from '../mechanism/geometry.ts';
 import type { BushSize } from '../bush/torsion.ts';
+import type { JointProgramme } from '../fastener/joint-programme.ts';
 
 /** What a fastener holds; decides when it may be tightened for good. */
 export const jointKinds = [
@@ -49,6 +50,23 @@ export const jointToolNames: Readonly<Record<JointTool, string>> = {
 	'run-down': 'Run-down allowed, final by wrench'
 };
 
+/** Where on a corner a joint sits, for the drawing; also which arm its rubber turns with. */
+export const jointPlaces = [
+	'damper-top',
+	'damper-bottom',
+	'lower-pivot',
+	'lower-joint',
+	'upper-pivot',
+	'upper-joint',
+	'tie-rod-inner',
+	'tie-rod-outer',
+	'drop-link',
+	'lateral-rod',
+	'bracket',
+	'hub'
+] as const;
+export type JointPlace = (typeof jointPlaces)[number];
+
 export interface LayoutJoint {
 	/** Unique in the layout. */
 	key: string;
@@ -63,6 +81,9 @@ export interface LayoutJoint {
 	holdStud?: boolean;
 	/** Done together with the same joint on the other side of the axle, before the car is loaded. */
 	pair?: boolean;
+	place: JointPlace;
+	/** What is done besides pulling to the torque. */
+	programme?: JointProgramme;
 	/** Short advice shown with the joint. */
 	note?: string;
 }
@@ -92,6 +113,8 @@ export interface Layout {
 		stiffnessRelative: number;
 		bush: BushSize & { hardnessIrhd: number };
 		bushCount: number;
+		/** The other measures of this mechanism's tape, for the drawing and for upper arms, mm and degrees. */
+		measures: Readonly<Record<string, number>>;
 	};
 	/** In the order they are tightened. */
 	joints: readonly LayoutJoint[];

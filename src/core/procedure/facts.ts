@@ -1,5 +1,6 @@
 import type { TwistVerdict } from '../bush/verdict.ts';
 import type { Corner, PerCorner } from '../height/corners.ts';
+import type { JointProgramme } from '../fastener/joint-programme.ts';
 import type { JointKind, TightenRule } from '../layout/types.ts';
 
 /** How the car stands while something is tightened. */
@@ -42,19 +43,29 @@ export interface JointFact {
 	torqueNm?: number;
 	/** Done together with the joint of the same key on the other side of the axle. */
 	pairKey?: string | null;
+	programme?: JointProgramme | null;
+	/** False: not undone in this job, so nothing is owed unless the height changes; true if absent. */
+	loosened?: boolean;
 }
 
 /** One torque as it counts now: corrections applied. */
 export interface TorqueFact {
 	jointId: string;
-	/** Undefined where it was recorded as seen. */
+	/** Which action of the joint's programme, counted from 0; 0 if absent. */
+	action?: number;
+	/** Undefined where it was recorded as seen, or turned by an angle. */
 	torqueNm?: number;
+	angleDeg?: number;
 	seen?: Sight;
+	/** The joint was passed over in the round, and why: nothing was done. */
+	skipReason?: string;
 	carState: CarState;
 	method?: LoadMethod;
 	/** What the bush computation said of it; only for a bonded bush tightened loaded. */
 	verdict?: TwistVerdict;
 	twistDeg?: number;
+	/** Hub to arch the bush was judged against. */
+	targetHubToArchMm?: number;
 }
 
 /** Everything about a job that decides what it still owes. Corrections are applied. */
@@ -65,7 +76,14 @@ export interface JobFacts {
 	afterMm: PerCorner<readonly number[]>;
 	/** Target in the job's school of height, where there is one. */
 	targetMm: PerCorner<number | undefined>;
+	/** Hub to arch at which the corner stands or will stand: after if it was read, else the target. */
+	standHubToArchMm: PerCorner<number | undefined>;
+	/** How much higher than before the corner stands or will stand; undefined where either is unknown. */
+	changeMm: PerCorner<number | undefined>;
+	/** A change of height above this owes every bonded bush of the corner a re-set, mm. */
+	resetAboveMm: number;
 	joints: readonly JointFact[];
+	/** In the order they count. */
 	torques: readonly TorqueFact[];
 	signed: boolean;
 }

@@ -1,11 +1,13 @@
+import { actionsOf, missedBy } from '../fastener/joint-programme.ts';
 import { formatNumber } from '../units/format.ts';
 import type { JointFact, TorqueFact } from './facts.ts';
 
 /**
- * open: nothing counts yet; nipped: hand-tight for the rubber's sake; again: tightened, but it does not
- * count; torqued / set: done (set = a bush at ride height).
+ * untouched: not undone in this job; open: nothing counts yet; begun: some steps of its programme are
+ * done; nipped: hand-tight for the rubber's sake; again: tightened, but it does not count; torqued / set:
+ * done (set = a bush at ride height).
  */
-export type JointState = 'open' | 'nipped' | 'again' | 'torqued' | 'set';
+export type JointState = 'untouched' | 'open' | 'begun' | 'nipped' | 'again' | 'torqued' | 'set';
 
 export interface JointStatus {
 	state: JointState;
@@ -13,32 +15,88 @@ export interface JointStatus {
 	owed: boolean;
 	/** What is missing, or what to know about it. */
 	reason?: string;
+	/** The action of the programme that comes next; starts over when the joint is to be done again. */
+	next: number;
+	/** Actions of the programme, and how many of them count. */
+	actions: number;
+	done: number;
 }
 
-/** A recorded torque may differ from the specified one by this share. Own choice: a wrench's 4 % and a reading. */
-export const torqueTolerance = 0.05;
+/** How the height of a joint's corner has changed; see `JobFacts`. */
+export interface HeightChange {
+	standHubToArchMm?: number;
+	changeMm?: number;
+	resetAboveMm: number;
+}
 
-/** What the last torque that counts makes of a joint. */
-export function jointStatus(joint: JointFact, last: TorqueFact | undefined): JointStatus {
-	if (!last) return { state: 'open', owed: true, reason: owedReason(joint) };
-	if (joint.rule === 'ride-height' && last.carState === 'hanging') {
-		return {
-			state: 'nipped',
-			owed: true,
-			reason: 'nipped while hanging: still to be set at ride height'
-		};
+/** No height is known to have changed. */
+const unchanged: HeightChange = { resetAboveMm: Infinity };
+
+/** What the torques that count make of a joint, oldest first. */
+export function jointStatus(
+	joint: JointFact,
+	rows: readonly TorqueFact[],
+	change: HeightChange = unchanged
+): JointStatus {
+	const list = actionsOf(joint);
+	const { counting, skipped } = lastRound(rows);
+	const status = (state: JointState, reason?: string, next = 0): JointStatus => ({
+		state,
+		owed: !['torqued', 'set', 'untouched'].includes(state),
+		...(reason !== undefined && { reason }),
+		next,
+		actions: list.length,
+		done: counting.size
+	});
+	if (counting.size === 0) {
+		const moved = joint.loosened === false ? untouchedReason(joint, change) : undefined;
+		if (joint.loosened === false && !moved) return status('untouched');
+		const reason = moved ?? owedReason(joint);
+		return status('open', skipped ? `${reason}; passed over: ${skipped}` : reason);
 	}
-	const amount = amountFault(joint, last);
-	if (amount) return { state: 'again', owed: true, reason: amount };
-	if (joint.rule === 'ride-height') return bushStatus(last);
-	if (joint.rule === 'wheels-on-ground' && last.method !== 'on-wheels') {
-		return {
-			state: 'nipped',
-			owed: true,
-			reason: 'tightened with the wheel off the ground: torque it on the ground'
-		};
+	const done = [...counting.values()];
+	const last = done[done.length - 1]!;
+	if (joint.rule === 'ride-height' && done.some(({ carState }) => carState === 'hanging')) {
+		return status('nipped', 'nipped while hanging: still to be set at ride height');
 	}
-	return { state: 'torqued', owed: false };
+	for (const [i, row] of counting) {
+		const action = list[i];
+		const missed = action && missedBy(joint, action, row);
+		if (missed) return status('again', missedWords(missed, list.length > 1 ? i + 1 : undefined));
+	}
+	const next = list.findIndex((_, i) => !counting.has(i));
+	if (next >= 0) {
+		const left = `${counting.size} of ${list.length} steps done`;
+		return status('begun', skipped ? `${left}; passed over: ${skipped}` : left, next);
+	}
+	if (joint.rule === 'ride-height') {
+		const bush = bushState(last, change);
+		return status(bush.state, bush.reason);
+	}
+	if (joint.rule === 'wheels-on-ground' && done.some(({ method }) => method !== 'on-wheels')) {
+		return status('nipped', 'tightened with the wheel off the ground: torque it on the ground');
+	}
+	return status('torqued');
+}
+
+/**
+ * The rows of the last time the programme was gone through: it starts over with its first action. A
+ * later row of the same action takes the place of the earlier.
+ */
+function lastRound(rows: readonly TorqueFact[]): {
+	counting: Map<number, TorqueFact>;
+	skipped?: string;
+} {
+	let counting = new Map<number, TorqueFact>();
+	let skipped: string | undefined;
+	for (const row of rows) {
+		skipped = row.skipReason;
+		if (row.skipReason !== undefined) continue;
+		const action = row.action ?? 0;
+		if (action === 0) counting = new Map();
+		counting.set(action, row);
+	}
+	return { counting, ...(skipped !== undefined && { skipped }) };
 }
 
 function owedReason(joint: JointFact): string {
@@ -46,34 +104,53 @@ function owedReason(joint: JointFact): string {
 	return joint.rule === 'wheels-on-ground' ? 'to be torqued on the ground' : 'to be torqued';
 }
 
-function amountFault(joint: JointFact, last: TorqueFact): string | undefined {
-	if (joint.torqueNm === undefined || last.torqueNm === undefined) return undefined;
-	const share = last.torqueNm / joint.torqueNm - 1;
-	if (Math.abs(share) <= torqueTolerance) return undefined;
-	const percent = formatNumber(Math.abs(share) * 100, 0);
-	return share < 0
-		? `recorded ${percent} % under its specified torque: finish it`
-		: `recorded ${percent} % over its specified torque: slacken, look at the thread, tighten again`;
+const signedMm = (mm: number) => `${formatNumber(Math.abs(mm), 0)} mm`;
+
+/** Why a bush that nobody undid must be undone all the same. */
+function untouchedReason(
+	joint: JointFact,
+	{ changeMm, resetAboveMm }: HeightChange
+): string | undefined {
+	if (joint.kind !== 'bonded-bush' || changeMm === undefined) return undefined;
+	if (Math.abs(changeMm) <= resetAboveMm) return undefined;
+	const way = changeMm < 0 ? 'lower' : 'higher';
+	return `not undone, but the car stands ${signedMm(changeMm)} ${way} than before: loosen, settle, tighten at ride height`;
 }
 
-function bushStatus(last: TorqueFact): JointStatus {
+function missedWords(missed: NonNullable<ReturnType<typeof missedBy>>, step?: number): string {
+	const what = missed.of === 'torque' ? 'specified torque' : 'angle';
+	const where = step === undefined ? '' : `step ${step} `;
+	const percent = formatNumber(missed.by * 100, 0);
+	return missed.way === 'under'
+		? `${where}recorded ${percent} % under its ${what}: finish it`
+		: `${where}recorded ${percent} % over its ${what}: slacken, look at the thread, tighten again`;
+}
+
+function bushState(
+	last: TorqueFact,
+	{ standHubToArchMm, resetAboveMm }: HeightChange
+): { state: JointState; reason?: string } {
 	const twist = last.twistDeg === undefined ? '' : ` ${formatNumber(last.twistDeg, 1, true)}°`;
-	switch (last.verdict) {
-		case undefined:
-			return {
-				state: 'again',
-				owed: true,
-				reason: 'tightened loaded without a target to judge the height by'
-			};
-		case 'wound-up':
-			return {
-				state: 'again',
-				owed: true,
-				reason: `wound up${twist}: loosen, bring to height, tighten again`
-			};
-		case 're-set-advised':
-			return { state: 'set', owed: false, reason: `keeps${twist} of twist: re-set advised` };
-		case 'set':
-			return { state: 'set', owed: false };
+	if (last.verdict === undefined) {
+		return {
+			state: 'again',
+			reason: 'tightened loaded without a target to judge the height by'
+		};
 	}
+	if (last.verdict === 'wound-up') {
+		return { state: 'again', reason: `wound up${twist}: loosen, bring to height, tighten again` };
+	}
+	if (last.targetHubToArchMm !== undefined && standHubToArchMm !== undefined) {
+		const off = standHubToArchMm - last.targetHubToArchMm;
+		if (Math.abs(off) > resetAboveMm) {
+			const way = off < 0 ? 'lower' : 'higher';
+			return {
+				state: 'again',
+				reason: `the car stands ${signedMm(off)} ${way} than it was set for: loosen, settle, tighten again`
+			};
+		}
+	}
+	return last.verdict === 're-set-advised'
+		? { state: 'set', reason: `keeps${twist} of twist: re-set advised` }
+		: { state: 'set' };
 }

@@ -43,10 +43,21 @@ export interface JobStanding {
 
 /** What the job still owes, by corner and joint, and so where it stands. */
 export function jobStanding(facts: JobFacts): JobStanding {
-	const last = new Map<string, TorqueFact>();
-	for (const torque of facts.torques) last.set(torque.jointId, torque);
+	const rows = new Map<string, TorqueFact[]>();
+	for (const torque of facts.torques) {
+		const earlier = rows.get(torque.jointId);
+		if (earlier) earlier.push(torque);
+		else rows.set(torque.jointId, [torque]);
+	}
 	const joints = new Map(
-		facts.joints.map((joint) => [joint.id, jointStatus(joint, last.get(joint.id))] as const)
+		facts.joints.map((joint) => {
+			const change = {
+				standHubToArchMm: facts.standHubToArchMm[joint.corner],
+				changeMm: facts.changeMm[joint.corner],
+				resetAboveMm: facts.resetAboveMm
+			};
+			return [joint.id, jointStatus(joint, rows.get(joint.id) ?? [], change)] as const;
+		})
 	);
 	waitForPairs(facts.joints, joints);
 

@@ -1,3 +1,6 @@
+import type { ProgrammedJoint } from '../../core/fastener/joint-programme.ts';
+import { lubricatedTorque, type LubricatedTorque } from '../../core/fastener/lubrication.ts';
+import { plausibleTorque, type Plausibility } from '../../core/fastener/plausibility.ts';
 import type { LayoutJoint } from '../../core/layout/types.ts';
 import type { Joint } from './model.ts';
 
@@ -13,5 +16,30 @@ export const jointFromLayout = (joint: LayoutJoint): Omit<Joint, 'id' | 'corner'
 	tool: joint.tool ?? 'run-down',
 	holdStud: joint.holdStud ?? false,
 	pairKey: joint.pair ? joint.key : null,
+	programme: joint.programme ?? null,
+	thread: null,
+	place: joint.place,
+	loosened: true,
 	note: joint.note ?? ''
 });
+
+type Tightened = Pick<Joint, 'kind' | 'torqueNm' | 'programme' | 'thread'>;
+
+/** The torque for a thread that is not as specified; undefined where it is, or where it cannot be said. */
+export function lubricated({ torqueNm, thread }: Tightened): LubricatedTorque | undefined {
+	if (torqueNm === null || !thread || thread.condition === 'as-specified') return undefined;
+	const found = lubricatedTorque(thread, torqueNm, thread.condition);
+	return found.ok ? found.value : undefined;
+}
+
+/** The joint as it is pulled: with the torque for its thread as that is. */
+export function atWork<T extends Tightened>(joint: T): T & ProgrammedJoint {
+	return { ...joint, torqueNm: lubricated(joint)?.torqueNm ?? joint.torqueNm };
+}
+
+/** Whether thread, class and torque belong together; undefined where one of them is not known. */
+export function plausible({ torqueNm, thread }: Tightened): Plausibility | undefined {
+	if (torqueNm === null || !thread) return undefined;
+	const found = plausibleTorque({ ...thread, torqueNm });
+	return found.ok ? found.value : undefined;
+}

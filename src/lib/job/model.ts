@@ -3,7 +3,9 @@ import type { PredictHeightInput } from '../../core/car/predict-height.ts';
 import type { BushSetBand } from '../../core/bush/band.ts';
 import type { Axle, Corner } from '../../core/height/corners.ts';
 import type { SchoolKey } from '../../core/height/schools.ts';
-import type { JointKind, JointTool, TightenRule } from '../../core/layout/types.ts';
+import type { JointProgramme } from '../../core/fastener/joint-programme.ts';
+import type { ThreadCondition, ThreadSpec } from '../../core/fastener/lubrication.ts';
+import type { JointKind, JointPlace, JointTool, TightenRule } from '../../core/layout/types.ts';
 import type { CarState, Sight, LoadMethod } from '../../core/procedure/facts.ts';
 
 export type Role = 'technician' | 'lead';
@@ -26,6 +28,8 @@ export interface VehicleAxle {
 	/** The maker's specified height, with the school it is measured in. */
 	makerHeightMm: number | null;
 	makerHeightSchool: SchoolKey | null;
+	/** Further measures by the core's names of them, mm and degrees; null where nothing more was taped. */
+	tape: Record<string, number> | null;
 }
 
 export interface Vehicle {
@@ -108,16 +112,40 @@ export interface Joint {
 	holdStud: boolean;
 	/** The same on both sides of an axle: done together before the car is loaded. */
 	pairKey: string | null;
+	/** What is done besides pulling to the torque; null: nothing. */
+	programme: JointProgramme | null;
+	thread: JointThread | null;
+	/** Where on the corner it sits; null for a joint the layout does not list. */
+	place: JointPlace | null;
+	/** False: not undone in this job. */
+	loosened: boolean;
 	note: string;
+}
+
+/** Thread and class as they are, and whether it goes together otherwise than specified. */
+export interface JointThread extends ThreadSpec {
+	condition: ThreadCondition;
 }
 
 export interface Torque {
 	id: string;
 	jointId: string;
+	/** Step of the joint's programme, from 0. */
+	action: number;
 	torqueNm: number | null;
+	angleDeg: number | null;
 	entered: string;
 	seen: Sight | null;
+	/** Passed over in the round, and why. */
+	skipReason: string | null;
 	wrench: string;
+	wrenchId: string | null;
+	/** What the wrench was set to, where an adapter makes that another number. */
+	settingNm: number | null;
+	/** Why a wrench was used that is out of range or out of date. */
+	overrideReason: string | null;
+	/** The device's reading this row was made from. */
+	deviceReadingId: string | null;
 	carState: CarState;
 	method: LoadMethod | null;
 	hubToArchMm: number | null;
@@ -131,10 +159,25 @@ export interface Torque {
 	takenAt: string;
 }
 
-/** One link of the chain over readings and torques; see server/proof. */
+/** A look at a loaded corner before and while its rubber is tightened. */
+export interface Loading {
+	id: string;
+	corner: Corner;
+	method: LoadMethod;
+	hubToArchMm: number;
+	entered: string;
+	/** At the opposite corner, before the jack took weight and now. */
+	oppositeBeforeMm: number | null;
+	oppositeNowMm: number | null;
+	deviceReadingId: string | null;
+	personId: string;
+	takenAt: string;
+}
+
+/** One link of the chain over readings, torques and loadings; see server/proof. */
 export interface ChainLink {
 	seq: number;
-	kind: 'reading' | 'torque';
+	kind: 'reading' | 'torque' | 'loading';
 	id: string;
 	/** SHA-256, hex. */
 	hash: string;
@@ -183,6 +226,8 @@ export interface JobHeader {
 	openedAt: string;
 	createdBy: string;
 	signedAt: string | null;
+	/** A change of height above this owes every bonded bush of the corner a re-set, mm. */
+	resetAboveMm: number;
 	version: number;
 }
 
@@ -197,6 +242,7 @@ export interface JobRecord extends JobHeader {
 	targets: Target[];
 	joints: Joint[];
 	torques: Torque[];
+	loadings: Loading[];
 	/** Proof that readings and torques are as they were written. */
 	chain: ChainLink[];
 	signOff: SignOff | null;

@@ -147,7 +147,8 @@ describe('the arm of a corner', () => {
 		const record = job('2026-0257');
 		const tolerance = settingToleranceMm(record, 'FL', limits)!;
 		const verdict = (off: number) => {
-			const judged = judgeBush(record, 'FL', 341 + off, limits);
+			// The shorter, upper arm is the one that allows least.
+			const judged = judgeBush(record, 'FL', 341 + off, limits, 'upper-pivot');
 			return judged.ok && judged.value.verdict;
 		};
 		expect([verdict(tolerance - 0.5), verdict(tolerance + 0.5)]).toEqual(['set', 're-set-advised']);

@@ -13,12 +13,14 @@ import {
 import { measureHeight, type HeightMeasure } from '../../core/height/measure.ts';
 import { toHubToArchMm } from '../../core/height/schools.ts';
 import { findLayout } from '../../core/layout/catalogue.ts';
-import type { Estimate } from '../../core/layout/types.ts';
+import type { Estimate, JointPlace } from '../../core/layout/types.ts';
 import { effective } from '../../core/procedure/corrections.ts';
 import type { JobFacts } from '../../core/procedure/facts.ts';
+import { loadingStanding, type LoadingStanding } from '../../core/procedure/loading.ts';
 import { jobStanding, type JobStanding } from '../../core/procedure/owed.ts';
 import { chooseTarget, type TargetChoice } from '../../core/procedure/target.ts';
 import { faulty, type Result } from '../../core/result.ts';
+import { atWork } from './joints.ts';
 import type { JobRecord, Phase, Reading, Torque, VehicleAxle } from './model.ts';
 
 export interface CornerView {
@@ -34,8 +36,10 @@ export interface JobView {
 	corners: PerCorner<CornerView>;
 	/** Readings that count, oldest first. */
 	readings: Record<Phase, PerCorner<Reading[]>>;
-	/** The torque that counts for each joint, by joint id. */
+	/** The torque that counts last for each joint, by joint id. */
 	torques: Map<string, Torque>;
+	/** What decides what is owed. */
+	facts: JobFacts;
 }
 
 export function viewJob(record: JobRecord): JobView {
@@ -64,18 +68,40 @@ export function viewJob(record: JobRecord): JobView {
 
 	const counting = effective(record.torques);
 	const torques = new Map<string, Torque>();
-	for (const torque of counting) torques.set(torque.jointId, torque);
+	for (const torque of counting) {
+		if (torque.skipReason === null) torques.set(torque.jointId, torque);
+	}
+	const standMm = (corner: Corner) => {
+		const { after, target } = corners[corner];
+		return (after && after.n > 1 ? after.meanMm : undefined) ?? target?.heightMm;
+	};
 
 	const facts: JobFacts = {
 		corners: record.corners,
 		beforeMm,
 		afterMm,
 		targetMm: perCorner((corner) => corners[corner].target?.heightMm),
-		joints: record.joints.map((joint) => ({ ...joint, torqueNm: joint.torqueNm ?? undefined })),
+		standHubToArchMm: perCorner((corner) => {
+			const heightMm = standMm(corner);
+			return heightMm === undefined ? undefined : asHubToArch(record, corner, heightMm);
+		}),
+		changeMm: perCorner((corner) => {
+			const [stand, before] = [standMm(corner), corners[corner].before?.meanMm];
+			return stand === undefined || before === undefined ? undefined : stand - before;
+		}),
+		resetAboveMm: record.resetAboveMm,
+		joints: record.joints.map((joint) => ({
+			...joint,
+			torqueNm: atWork(joint).torqueNm ?? undefined
+		})),
 		torques: counting.map((torque) => ({
 			jointId: torque.jointId,
+			action: torque.action,
 			torqueNm: torque.torqueNm ?? undefined,
+			angleDeg: torque.angleDeg ?? undefined,
 			seen: torque.seen ?? undefined,
+			skipReason: torque.skipReason ?? undefined,
+			targetHubToArchMm: torque.targetHubToArchMm ?? undefined,
 			carState: torque.carState,
 			method: torque.method ?? undefined,
 			verdict: torque.bush?.verdict,
@@ -83,7 +109,7 @@ export function viewJob(record: JobRecord): JobView {
 		})),
 		signed: record.signedAt !== null
 	};
-	return { standing: jobStanding(facts), corners, readings, torques };
+	return { standing: jobStanding(facts), corners, readings, torques, facts };
 }
 
 function measured(readingsMm: number[], resolutionMm: number): HeightMeasure | undefined {
@@ -131,8 +157,40 @@ const tapedMm = 3;
 const settingMm = 1;
 const standingMm = 2;
 
-export function armGeometry(axle: VehicleAxle, targetHubToArchMm: number): ArmGeometry {
-	const assumed = findLayout(axle.layout)!.assumed;
+/** Joints whose rubber turns with the upper arm. */
+const isUpper = (place: JointPlace | null | undefined): boolean =>
+	place === 'upper-pivot' || place === 'upper-joint';
+
+/**
+ * The arm a bush turns with: the upper one for a bush at the upper arm of a layout that has one, else the
+ * lower, or the arm that carries the wheel.
+ */
+export function armGeometry(
+	axle: VehicleAxle,
+	targetHubToArchMm: number,
+	place?: JointPlace | null
+): ArmGeometry {
+	const { assumed } = findLayout(axle.layout)!;
+	const wheelRateNPerMm = axle.wheelRateNPerMm ?? assumed.wheelRateNPerMm;
+	const { upperArmMm, upperJointBelowPivotMm } = assumed.measures;
+	if (isUpper(place) && upperArmMm !== undefined && upperJointBelowPivotMm !== undefined) {
+		const length = axle.tape?.upperArmMm;
+		const below = axle.tape?.upperJointBelowPivotMm;
+		return {
+			armLengthMm:
+				length === undefined
+					? { value: upperArmMm, u: assumed.armLengthMm.u }
+					: { value: length, u: tapedMm },
+			outerBelowInnerMm:
+				below === undefined
+					? { value: upperJointBelowPivotMm, u: assumed.outerBelowInnerMm.u }
+					: { value: below, u: tapedMm },
+			referenceHubToArchMm:
+				below === undefined ? targetHubToArchMm : (axle.referenceHubToArchMm ?? targetHubToArchMm),
+			wheelRateNPerMm,
+			assumed: length === undefined || below === undefined
+		};
+	}
 	const taped = axle.armLengthMm !== null && axle.outerBelowInnerMm !== null;
 	return {
 		armLengthMm:
@@ -145,7 +203,7 @@ export function armGeometry(axle: VehicleAxle, targetHubToArchMm: number): ArmGe
 			axle.outerBelowInnerMm === null
 				? targetHubToArchMm
 				: (axle.referenceHubToArchMm ?? targetHubToArchMm),
-		wheelRateNPerMm: axle.wheelRateNPerMm ?? assumed.wheelRateNPerMm,
+		wheelRateNPerMm,
 		assumed: !taped
 	};
 }
@@ -155,9 +213,10 @@ export function judgeBush(
 	record: JobRecord,
 	corner: Corner,
 	setHubToArchMm: number,
-	limits: TwistLimits
+	limits: TwistLimits,
+	place?: JointPlace | null
 ): Result<BushSetBand & { targetHubToArchMm: number }> {
-	const input = bushInput(record, corner, setHubToArchMm, limits);
+	const input = bushInput(record, corner, setHubToArchMm, limits, place);
 	if (!input) {
 		return faulty({
 			field: 'hubToArch',
@@ -212,14 +271,48 @@ export function targetAlternatives(
 		});
 }
 
-/** How far from the target the wheel may stand while its bushes are set, mm; undefined without a target. */
+/**
+ * How far from the target the wheel may stand while its bushes are set, mm: the least that any rubber of
+ * the corner allows. Undefined without a target.
+ */
 export function settingToleranceMm(
 	record: JobRecord,
 	corner: Corner,
 	limits: TwistLimits
 ): number | undefined {
-	const input = bushInput(record, corner, 0, limits);
-	return input && heightToleranceMm(input.bush, limits.setDeg);
+	const rubber = record.joints.filter(
+		(joint) => joint.corner === corner && joint.kind === 'bonded-bush'
+	);
+	const places = new Set([
+		undefined,
+		...rubber.filter(({ place }) => isUpper(place)).map(({ place }) => place)
+	]);
+	const tolerances = [...places].flatMap((place) => {
+		const input = bushInput(record, corner, 0, limits, place);
+		return input ? [heightToleranceMm(input.bush, limits.setDeg)] : [];
+	});
+	return tolerances.length ? Math.min(...tolerances) : undefined;
+}
+
+/** What the looks at a loaded corner say; undefined without a target to hold them against. */
+export function loadedStanding(
+	record: JobRecord,
+	corner: Corner,
+	limits: TwistLimits
+): (LoadingStanding & { targetMm: number; toleranceMm: number }) | undefined {
+	const target = viewTarget(record, corner);
+	const targetMm = target && asHubToArch(record, corner, target.heightMm);
+	const toleranceMm = settingToleranceMm(record, corner, limits);
+	if (targetMm === undefined || toleranceMm === undefined) return undefined;
+	const looks = record.loadings
+		.filter((look) => look.corner === corner)
+		.map((look) => ({
+			method: look.method,
+			hubToArchMm: look.hubToArchMm,
+			oppositeBeforeMm: look.oppositeBeforeMm ?? undefined,
+			oppositeNowMm: look.oppositeNowMm ?? undefined
+		}));
+	return { ...loadingStanding(looks, targetMm, toleranceMm), targetMm, toleranceMm };
 }
 
 function axleFor(record: JobRecord, corner: Corner): VehicleAxle {
@@ -231,14 +324,15 @@ function bushInput(
 	record: JobRecord,
 	corner: Corner,
 	setHubToArchMm: number,
-	limits: TwistLimits
+	limits: TwistLimits,
+	place?: JointPlace | null
 ): { bush: BushSetInput; geometry: ArmGeometry; standingMm: number } | undefined {
 	const target = viewTarget(record, corner);
 	const rideHubToArchMm = target && asHubToArch(record, corner, target.heightMm);
 	if (rideHubToArchMm === undefined) return undefined;
 	const axle = axleFor(record, corner);
 	const assumed = findLayout(axle.layout)!.assumed;
-	const geometry = armGeometry(axle, rideHubToArchMm);
+	const geometry = armGeometry(axle, rideHubToArchMm, place);
 	return {
 		geometry,
 		// A predicted height is as sure as its band says.

@@ -2,7 +2,9 @@ import Joi from 'joi';
 import { corners } from '../../core/height/corners.ts';
 import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys } from '../../core/layout/catalogue.ts';
-import { jointKinds, jointTools, tightenRules } from '../../core/layout/types.ts';
+import { threadConditions } from '../../core/fastener/lubrication.ts';
+import { propertyClasses } from '../../core/fastener/thread.ts';
+import { jointKinds, jointPlaces, jointTools, tightenRules } from '../../core/layout/types.ts';
 import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
 import { conditions } from './job.ts';
 import { pastMoment, requiredText, text, uuid } from './fields.ts';
@@ -38,7 +40,12 @@ const axle = Joi.object({
 	referenceHubToArchMm: optionalMm(),
 	wheelRateNPerMm: Joi.number().greater(0).max(300).allow(null).required(),
 	makerHeightMm: optionalMm(),
-	makerHeightSchool: school().allow(null).required()
+	makerHeightSchool: school().allow(null).required(),
+	tape: Joi.object()
+		.pattern(/^[a-zA-Z]{1,40}(Mm|Deg)$/, mm())
+		.max(20)
+		.allow(null)
+		.default(null)
 }).required();
 
 const vehicle = Joi.object({
@@ -80,6 +87,45 @@ const reading = Joi.object({
 	...appended
 });
 
+const torqueNm = () => Joi.number().greater(0).max(1000);
+const degrees = () => Joi.number().min(0).max(720);
+const programme = Joi.object({
+	then: Joi.array()
+		.items(
+			Joi.object({
+				kind: Joi.string().valid('angle', 'slacken', 'torque').required(),
+				angleDeg: degrees(),
+				toleranceDeg: degrees(),
+				torqueNm: torqueNm()
+			})
+		)
+		.max(6),
+	castle: Joi.object({
+		highNm: torqueNm().required(),
+		slotDeg: Joi.number().valid(30, 60).required()
+	}),
+	cushionTo: Joi.string().valid('washer-edge', 'shoulder'),
+	pattern: Joi.object({
+		fasteners: Joi.number().valid(3, 4, 5, 6, 8).required(),
+		passes: Joi.number().valid(1, 2).required()
+	}),
+	prevailingNm: torqueNm(),
+	adapter: Joi.object({
+		lengthMm: Joi.number().greater(0).max(1000).required(),
+		angleDeg: Joi.number().min(-90).max(90).required()
+	})
+});
+const thread = Joi.object({
+	diameterMm: Joi.number().min(4).max(36).required(),
+	pitchMm: Joi.number().min(0.5).max(4).required(),
+	propertyClass: Joi.string()
+		.valid(...propertyClasses)
+		.required(),
+	condition: Joi.string()
+		.valid(...threadConditions)
+		.required()
+});
+
 const joint = Joi.object({
 	id: id(),
 	corner: corner(),
@@ -100,6 +146,13 @@ const joint = Joi.object({
 		.default('run-down'),
 	holdStud: Joi.boolean().default(false),
 	pairKey: text(40).allow(null).default(null),
+	programme: programme.allow(null).default(null),
+	thread: thread.allow(null).default(null),
+	place: Joi.string()
+		.valid(...jointPlaces)
+		.allow(null)
+		.default(null),
+	loosened: Joi.boolean().default(true),
 	note: text(500).required()
 });
 
@@ -120,7 +173,14 @@ const bush = Joi.object({
 const torque = Joi.object({
 	id: id(),
 	jointId: id(),
-	torqueNm: Joi.number().greater(0).max(1000).allow(null).required(),
+	action: Joi.number().integer().min(0).max(200).default(0),
+	torqueNm: torqueNm().allow(null).required(),
+	angleDeg: degrees().allow(null).default(null),
+	skipReason: text(500).allow(null).default(null),
+	wrenchId: uuid().allow(null).default(null),
+	settingNm: torqueNm().max(5000).allow(null).default(null),
+	overrideReason: text(500).allow(null).default(null),
+	deviceReadingId: uuid().allow(null).default(null),
 	entered: entered(),
 	seen: Joi.string()
 		.valid(...sights)
@@ -139,6 +199,21 @@ const torque = Joi.object({
 	targetHubToArchMm: optionalMm(),
 	bush: bush.allow(null).required(),
 	...appended
+});
+
+const loading = Joi.object({
+	id: id(),
+	corner: corner(),
+	method: Joi.string()
+		.valid(...loadMethods)
+		.required(),
+	hubToArchMm: mm().required(),
+	entered: entered(),
+	oppositeBeforeMm: optionalMm(),
+	oppositeNowMm: optionalMm(),
+	deviceReadingId: uuid().allow(null).default(null),
+	personId: id(),
+	takenAt: pastMoment().required()
 });
 
 const spring = Joi.object({
@@ -185,6 +260,7 @@ const job = Joi.object({
 	openedAt: pastMoment().required(),
 	createdBy: id(),
 	signedAt: pastMoment().allow(null).required(),
+	resetAboveMm: Joi.number().min(1).max(200).default(10),
 	version: Joi.number().integer().min(1).required(),
 	vehicle,
 	heightSets: Joi.object({ before: heightSet, after: heightSet }).required(),
@@ -205,11 +281,12 @@ const job = Joi.object({
 		.required(),
 	joints: list(joint, 400),
 	torques: list(torque, 4000),
+	loadings: Joi.array().items(loading).max(2000).unique('id').default([]),
 	chain: Joi.array()
 		.items(
 			Joi.object({
 				seq: Joi.number().integer().min(1).required(),
-				kind: Joi.string().valid('reading', 'torque').required(),
+				kind: Joi.string().valid('reading', 'torque', 'loading').required(),
 				id: uuid().required(),
 				hash: Joi.string()
 					.pattern(/^[0-9a-f]{64}$/)
@@ -219,7 +296,9 @@ const job = Joi.object({
 		.unique('id')
 		.max(6000)
 		.default([])
-		.description('SHA-256 chain over readings and torques; a file without one starts a new one'),
+		.description(
+			'SHA-256 chain over readings, torques and loadings; a file without one starts a new one'
+		),
 	signOff: Joi.object({
 		id: id(),
 		personId: id(),

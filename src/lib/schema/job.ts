@@ -1,6 +1,8 @@
 import Joi from 'joi';
 import { corners } from '../../core/height/corners.ts';
 import { schoolKeys } from '../../core/height/schools.ts';
+import { threadConditions } from '../../core/fastener/lubrication.ts';
+import { propertyClasses } from '../../core/fastener/thread.ts';
 import { jointKinds, jointTools, tightenRules } from '../../core/layout/types.ts';
 import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
 import { pastMoment, quantity, requiredText, text, uuid, version } from './fields.ts';
@@ -36,8 +38,9 @@ export const jobChangeSchema = Joi.object({
 	odometer: odometer(),
 	corners: cornerList(),
 	technicianId: uuid().allow(null, ''),
-	school: school()
-}).or('complaint', 'odometer', 'corners', 'technicianId', 'school');
+	school: school(),
+	resetAbove: quantity('length', { min: 1, max: 200 })
+}).or('complaint', 'odometer', 'corners', 'technicianId', 'school', 'resetAbove');
 
 /** How the car stood while heights were read. */
 export const conditions = () =>
@@ -96,6 +99,47 @@ export const offsetSchema = Joi.object({
 	offset: quantity('length', { min: -800, max: 800 }).required()
 });
 
+const angle = () => quantity('angle', { min: 1, max: 720 });
+const following = Joi.object({
+	kind: Joi.string().valid('angle', 'slacken', 'torque').required(),
+	angle: angle().when('kind', { is: 'torque', then: Joi.forbidden(), otherwise: Joi.required() }),
+	tolerance: quantity('angle', { min: 0, max: 90 }).when('kind', {
+		is: 'angle',
+		otherwise: Joi.forbidden()
+	}),
+	torque: torque().when('kind', { is: 'torque', then: Joi.required(), otherwise: Joi.forbidden() })
+});
+
+/** How a joint is tightened besides its torque, as said. */
+const programme = Joi.object({
+	then: Joi.array().items(following).max(6),
+	castle: Joi.object({
+		high: torque().required(),
+		slotDeg: Joi.number().valid(30, 60).required()
+	}),
+	cushionTo: Joi.string().valid('washer-edge', 'shoulder'),
+	pattern: Joi.object({
+		fasteners: Joi.number().valid(3, 4, 5, 6, 8).required(),
+		passes: Joi.number().valid(1, 2).required()
+	}),
+	prevailing: quantity('torque', { min: 0.1, max: 100 }),
+	adapter: Joi.object({
+		length: quantity('length', { min: 5, max: 1000 }).required(),
+		angleDeg: Joi.number().min(-90).max(90).required()
+	})
+});
+
+const thread = Joi.object({
+	diameterMm: Joi.number().min(4).max(36).required(),
+	pitchMm: Joi.number().min(0.5).max(4).required(),
+	propertyClass: Joi.string()
+		.valid(...propertyClasses)
+		.required(),
+	condition: Joi.string()
+		.valid(...threadConditions)
+		.required()
+});
+
 const jointFields = {
 	name: text(120).disallow(''),
 	kind: Joi.string().valid(...jointKinds),
@@ -105,6 +149,9 @@ const jointFields = {
 	oneTime: Joi.boolean(),
 	tool: Joi.string().valid(...jointTools),
 	holdStud: Joi.boolean(),
+	programme: programme.allow(null),
+	thread: thread.allow(null),
+	loosened: Joi.boolean(),
 	note: text(500)
 };
 
@@ -130,29 +177,53 @@ export const retorqueSchema = Joi.object({
 	takenAt: pastMoment().required()
 });
 
+const method = () => Joi.string().valid(...loadMethods);
+const hubToArch = () => quantity('length', { min: 150, max: 800 });
+
+/** A torque, an angle, a sight, a skip, or the withdrawal of one: exactly one of them. */
 export const torqueSchema = Joi.object({
 	id: uuid().required(),
 	jointId: uuid().required(),
+	action: Joi.number().integer().min(0).max(200).default(0),
 	torque: torque(),
+	angle: angle().description('turned in this step; a torque may be said with it'),
 	seen: Joi.string().valid(...sights),
+	skipReason: text(500).disallow('').min(3),
 	withdraw: Joi.boolean(),
 	wrench: text(80).default(''),
+	wrenchId: uuid(),
+	overrideReason: text(500).disallow('').min(10),
 	carState: Joi.string()
 		.valid(...carStates)
 		.required(),
 	method: Joi.when('carState', {
 		is: 'loaded',
-		then: Joi.string()
-			.valid(...loadMethods)
-			.required(),
+		then: method().required(),
 		otherwise: Joi.forbidden()
 	}),
-	hubToArch: quantity('length', { min: 150, max: 800 }),
+	hubToArch: hubToArch(),
 	correctsId: uuid(),
+	lastSeenId: uuid()
+		.allow(null)
+		.description('newest row of this joint the writer knows; refused when there is a newer one'),
 	takenAt: pastMoment().required()
 })
-	.xor('torque', 'seen', 'withdraw')
+	.or('torque', 'angle', 'seen', 'skipReason', 'withdraw')
+	.without('seen', ['torque', 'angle', 'skipReason', 'withdraw'])
+	.without('skipReason', ['torque', 'angle', 'withdraw'])
+	.without('withdraw', ['torque', 'angle'])
 	.with('withdraw', 'correctsId');
+
+/** A look at a loaded corner; where it is jacked, with the opposite corner before and now. */
+export const loadingSchema = Joi.object({
+	id: uuid().required(),
+	corner: corner(),
+	method: method().required(),
+	hubToArch: hubToArch().required(),
+	oppositeBefore: quantity('length', { min: 50, max: 1300 }),
+	oppositeNow: quantity('length', { min: 50, max: 1300 }),
+	takenAt: pastMoment().required()
+}).and('oppositeBefore', 'oppositeNow');
 
 export const signOffSchema = Joi.object({
 	id: uuid().required(),

@@ -58,5 +58,6 @@ export const shopSchema = Joi.object({
 	name: requiredText(120),
 	units: unitsSchema().required(),
 	twistSetDeg: Joi.number().min(0.1).max(20).required(),
-	twistAdvisedDeg: Joi.number().greater(Joi.ref('twistSetDeg')).max(45).required()
+	twistAdvisedDeg: Joi.number().greater(Joi.ref('twistSetDeg')).max(45).required(),
+	resetAboveMm: Joi.number().min(1).max(200).required()
 });

@@ -21,7 +21,13 @@ function axle(which: Axle) {
 		makerHeight: quantity('length', { min: -200, max: 1300 }).allow(null, ''),
 		makerHeightSchool: Joi.string()
 			.valid(...schoolKeys)
-			.allow(null, '')
+			.allow(null, ''),
+		tape: Joi.object()
+			.pattern(/^[a-zA-Z]{1,40}Mm$/, quantity('length', { min: -800, max: 1500 }).allow(null, ''))
+			.pattern(/^[a-zA-Z]{1,40}Deg$/, quantity('angle', { min: -80, max: 80 }).allow(null, ''))
+			.max(20)
+			.allow(null)
+			.description('further measures of the tape, by their names in the core')
 	}).required();
 }
 

@@ -3,6 +3,7 @@ import { building } from '$app/environment';
 import { pino } from 'pino';
 import { readConfig } from './config.ts';
 import { openDatabase } from './db/pool.ts';
+import { DeviceLines } from './devices/gateway.ts';
 
 /** The build imports every module without an environment; nothing connects then. */
 const whileBuilding = {
@@ -21,3 +22,4 @@ export const log = pino({
 	timestamp: pino.stdTimeFunctions.isoTime
 });
 export const db = openDatabase(config.database);
+export const deviceLines = new DeviceLines();

@@ -8,6 +8,8 @@ export interface Config {
 	secureCookies: boolean;
 	sessionHours: number;
 	logLevel: string;
+	/** Where devices connect; undefined: nowhere. */
+	devices?: { host: string; port: number };
 }
 
 const schema = Joi.object({
@@ -20,6 +22,8 @@ const schema = Joi.object({
 		.uri({ scheme: ['http', 'https'] })
 		.required(),
 	VANE_SESSION_HOURS: Joi.number().min(0.01).max(720).default(12),
+	VANE_DEVICE_HOST: Joi.string().hostname().default('127.0.0.1'),
+	VANE_DEVICE_PORT: Joi.number().port(),
 	VANE_LOG_LEVEL: Joi.string().valid('fatal', 'error', 'warn', 'info', 'debug').default('info')
 });
 
@@ -43,6 +47,9 @@ export function readConfig(env: Record<string, string | undefined>): Config {
 		},
 		secureCookies: value.VANE_ORIGIN!.startsWith('https:'),
 		sessionHours: Number(value.VANE_SESSION_HOURS),
-		logLevel: value.VANE_LOG_LEVEL!
+		logLevel: value.VANE_LOG_LEVEL!,
+		...(value.VANE_DEVICE_PORT && {
+			devices: { host: value.VANE_DEVICE_HOST!, port: Number(value.VANE_DEVICE_PORT) }
+		})
 	};
 }

@@ -1,6 +1,7 @@
 import type { Axle } from '../../core/height/corners.ts';
 import { schools } from '../../core/height/schools.ts';
 import type { Quantity } from '../../core/units/parse.ts';
+import { furtherMeasures } from '../job/corner.ts';
 import type { Vehicle, VehicleAxle } from '../job/model.ts';
 import { isDuplicate, type Database } from './db/pool.ts';
 import { findVehicle, insertVehicle, updateVehicle } from './db/vehicles.ts';
@@ -17,6 +18,7 @@ interface AxleInput {
 	wheelRate?: Quantity | null | '';
 	makerHeight?: Quantity | null | '';
 	makerHeightSchool?: VehicleAxle['makerHeightSchool'] | '';
+	tape?: Record<string, Quantity | null | ''> | null;
 }
 
 export interface VehicleInput {
@@ -92,7 +94,8 @@ function toVehicle(input: VehicleInput, version: number): Vehicle {
 			referenceHubToArchMm: si(`${which}.referenceHubToArchMm`, given.referenceHubToArch),
 			wheelRateNPerMm: si(`${which}.wheelRateNPerMm`, given.wheelRate),
 			makerHeightMm: si(`${which}.makerHeightMm`, given.makerHeight),
-			makerHeightSchool: given.makerHeight ? given.makerHeightSchool || 'hub-to-arch' : null
+			makerHeightSchool: given.makerHeight ? given.makerHeightSchool || 'hub-to-arch' : null,
+			tape: tapeOf(which, given, si)
 		};
 		checkAxle(which, made);
 		return made;
@@ -111,6 +114,33 @@ function toVehicle(input: VehicleInput, version: number): Vehicle {
 		entered,
 		version
 	};
+}
+
+/** The further measures, each one of the layout's and inside its limits; null where there is none. */
+function tapeOf(
+	which: Axle,
+	{ layout, tape }: AxleInput,
+	si: (path: string, quantity: Quantity | null | '') => number | null
+): Record<string, number> | null {
+	const known = furtherMeasures(layout);
+	const kept: Record<string, number> = {};
+	for (const [name, quantity] of Object.entries(tape ?? {})) {
+		if (!quantity) continue;
+		const measure = known[name];
+		const field = `${which}.tape.${name}`;
+		if (!measure) {
+			throw refuse(
+				field,
+				`is not measured on this layout; known are ${Object.keys(known).join(', ')}`
+			);
+		}
+		const value = si(field, quantity)!;
+		if (value < measure.min || value > measure.max) {
+			throw refuse(field, `must be from ${measure.min} to ${measure.max} ${measure.unit}`, value);
+		}
+		kept[name] = value;
+	}
+	return Object.keys(kept).length ? kept : null;
 }
 
 function checkAxle(which: Axle, axle: VehicleAxle): void {

@@ -1,6 +1,7 @@
 import type Joi from 'joi';
 import toJsonSchema from 'joi-to-json';
 import { computations } from '../../../core/compute.ts';
+import * as device from '../../schema/device.ts';
 import * as job from '../../schema/job.ts';
 import { jobFileSchema } from '../../schema/job-file.ts';
 import * as shop from '../../schema/shop.ts';
@@ -63,6 +64,30 @@ export const operations: readonly Operation[] = [
 	}),
 	op('post', '/jobs/{id}/torques', 'Add a torque, correction or withdrawal', {
 		input: job.torqueSchema
+	}),
+	op('post', '/jobs/{id}/loadings', 'Add a look at a loaded corner', { input: job.loadingSchema }),
+	op('get', '/jobs/{id}/device-readings', 'What devices sent for the job, and what waits'),
+	op('get', '/wrenches', 'The rack with its calibrations'),
+	op('post', '/wrenches', 'Add a wrench (leads)', { input: device.newWrenchSchema }),
+	op('put', '/wrenches/{id}', 'Change or retire a wrench (leads)', {
+		input: device.wrenchChangeSchema
+	}),
+	op('post', '/wrenches/{id}/calibrations', 'Keep a calibration; its verdict is computed', {
+		input: device.calibrationSchema
+	}),
+	op('get', '/devices', 'Devices, and their readings that wait for a person'),
+	op('post', '/devices', 'Add a device (leads); answers with its token once', {
+		input: device.newDeviceSchema
+	}),
+	op('patch', '/devices/{id}', 'Switch a device on or off (leads)', {
+		input: device.deviceChangeSchema
+	}),
+	op('put', '/devices/{id}/task', 'Say where the next reading belongs', {
+		input: device.taskSchema
+	}),
+	op('post', '/device-readings/{id}/place', 'Place a held reading', { input: device.placeSchema }),
+	op('post', '/device-readings/{id}/set-aside', 'Set a held reading aside, with a reason', {
+		input: device.setAsideSchema
 	}),
 	op('post', '/jobs/{id}/sign-off', 'Sign the job', { input: job.signOffSchema }),
 	op('get', '/jobs/{id}/events', 'Server-sent events: `changed` at each write of the job', {

@@ -16,6 +16,7 @@ function toHeader(row: Row): JobHeader {
 		openedAt: (row.opened_at as Date).toISOString(),
 		createdBy: row.created_by as string,
 		signedAt: (row.signed_at as Date | null)?.toISOString() ?? null,
+		resetAboveMm: row.reset_above_mm as number,
 		version: row.version as number
 	};
 }
@@ -81,10 +82,10 @@ export async function insertJob(
 	await db.run(
 		`INSERT INTO jobs
 		   (id, number, vehicle_id, complaint, odometer_km, odometer_entered, corners, technician_id,
-		    school, signed_at, version, created_by, opened_at)
+		    school, signed_at, reset_above_mm, version, created_by, opened_at)
 		 VALUES
 		   (:id, :number, :vehicleId, :complaint, :odometerKm, :odometerEntered, :corners, :technicianId,
-		    :school, :signedAt, :version, :createdBy, :openedAt)`,
+		    :school, :signedAt, :resetAboveMm, :version, :createdBy, :openedAt)`,
 		jobRow(job)
 	);
 }
@@ -95,7 +96,7 @@ export async function updateJob(db: Database, job: JobHeader): Promise<void> {
 		`UPDATE jobs
 		    SET complaint = :complaint, odometer_km = :odometerKm, odometer_entered = :odometerEntered,
 		        corners = :corners, technician_id = :technicianId, school = :school,
-		        signed_at = :signedAt, version = version + 1
+		        signed_at = :signedAt, reset_above_mm = :resetAboveMm, version = version + 1
 		  WHERE id = :id`,
 		jobRow(job)
 	);

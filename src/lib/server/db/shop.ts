@@ -6,6 +6,8 @@ export interface Shop {
 	units: UnitPreference;
 	twistSetDeg: number;
 	twistAdvisedDeg: number;
+	/** Greater changes of height owe the corner's bushes a re-set, mm. */
+	resetAboveMm: number;
 	version: number;
 }
 
@@ -17,6 +19,7 @@ export async function findShop(db: Database): Promise<Shop | undefined> {
 			units: JSON.parse(row.units as string),
 			twistSetDeg: row.twist_set_deg as number,
 			twistAdvisedDeg: row.twist_advised_deg as number,
+			resetAboveMm: row.reset_above_mm as number,
 			version: row.version as number
 		}
 	);
@@ -34,7 +37,8 @@ export async function updateShop(db: Database, shop: Shop): Promise<boolean> {
 	const changed = await db.run(
 		`UPDATE shop
 		    SET name = :name, units = :units, twist_set_deg = :twistSetDeg,
-		        twist_advised_deg = :twistAdvisedDeg, version = version + 1
+		        twist_advised_deg = :twistAdvisedDeg, reset_above_mm = :resetAboveMm,
+		        version = version + 1
 		  WHERE id = 1 AND version = :version`,
 		{ ...shop, units: JSON.stringify(shop.units) }
 	);

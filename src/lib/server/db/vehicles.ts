@@ -14,7 +14,8 @@ function toVehicle(row: Row, axleRows: Row[]): Vehicle {
 			referenceHubToArchMm: a.reference_hub_to_arch_mm as number | null,
 			wheelRateNPerMm: a.wheel_rate_n_per_mm as number | null,
 			makerHeightMm: a.maker_height_mm as number | null,
-			makerHeightSchool: a.maker_height_school as VehicleAxle['makerHeightSchool']
+			makerHeightSchool: a.maker_height_school as VehicleAxle['makerHeightSchool'],
+			tape: a.tape ? (JSON.parse(a.tape as string) as Record<string, number>) : null
 		};
 	};
 	return {
@@ -118,11 +119,16 @@ async function putAxles(db: Database, vehicle: Vehicle): Promise<void> {
 		await db.run(
 			`REPLACE INTO axles
 			   (vehicle_id, axle, layout, track_mm, tyre_size, arm_length_mm, outer_below_inner_mm,
-			    reference_hub_to_arch_mm, wheel_rate_n_per_mm, maker_height_mm, maker_height_school)
+			    reference_hub_to_arch_mm, wheel_rate_n_per_mm, maker_height_mm, maker_height_school, tape)
 			 VALUES
 			   (:vehicleId, :axle, :layout, :trackMm, :tyreSize, :armLengthMm, :outerBelowInnerMm,
-			    :referenceHubToArchMm, :wheelRateNPerMm, :makerHeightMm, :makerHeightSchool)`,
-			{ vehicleId: vehicle.id, axle, ...vehicle.axles[axle] }
+			    :referenceHubToArchMm, :wheelRateNPerMm, :makerHeightMm, :makerHeightSchool, :tape)`,
+			{
+				vehicleId: vehicle.id,
+				axle,
+				...vehicle.axles[axle],
+				tape: vehicle.axles[axle].tape && JSON.stringify(vehicle.axles[axle].tape)
+			}
 		);
 	}
 }

@@ -5,6 +5,7 @@ import { jobFileFormat, jobFileVersion } from '../../schema/job-file.ts';
 import { appendReading, putHeightSet, putOffset, putTarget } from '../db/heights.ts';
 import { findJob, insertChange, insertJob, insertSignOff, nextJobNumber } from '../db/jobs.ts';
 import { appendTorque, insertJoint } from '../db/joints.ts';
+import { appendLoading } from '../db/loadings.ts';
 import { findPerson, insertPerson } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { insertRetorque } from '../db/retorques.ts';
@@ -66,6 +67,7 @@ export async function importJob(
 		for (const reading of job.readings) await appendReading(tx, job.id, reading);
 		for (const joint of job.joints) await insertJoint(tx, job.id, joint);
 		for (const torque of job.torques) await appendTorque(tx, job.id, torque);
+		for (const loading of job.loadings) await appendLoading(tx, job.id, loading);
 		await linkImported(tx, job);
 		if (job.signOff) await insertSignOff(tx, job.id, job.signOff);
 		for (const retorque of job.retorques) await insertRetorque(tx, job.id, retorque);
@@ -125,6 +127,8 @@ function crossReferences(job: JobRecord): Fault[] {
 			message: 'a signed job has both signedAt and signOff'
 		});
 	}
+	for (const [i, { personId }] of job.loadings.entries())
+		need(people, personId, `job.loadings.${i}.personId`, 'person');
 	for (const [i, { personId }] of job.retorques.entries())
 		need(people, personId, `job.retorques.${i}.personId`, 'person');
 	for (const [i, joint] of job.joints.entries()) {

@@ -10,9 +10,11 @@ import { findJob, insertChange, insertJob, nextJobNumber } from '../db/jobs.ts';
 import { deleteJoint, insertJoint, listJoints, listTorques } from '../db/joints.ts';
 import { findPerson } from '../db/people.ts';
 import { isDuplicate, type Database } from '../db/pool.ts';
+import { findShop } from '../db/shop.ts';
 import { findVehicle } from '../db/vehicles.ts';
 import { refuse } from '../problem.ts';
 import { changeJob } from './change.ts';
+import { withUnit } from './heights.ts';
 
 export interface NewJob {
 	id: string;
@@ -50,6 +52,7 @@ export async function createJob(
 				openedAt: now.toISOString(),
 				createdBy: personId,
 				signedAt: null,
+				resetAboveMm: (await findShop(tx))!.resetAboveMm,
 				version: 1
 			});
 			await insertChange(tx, { jobId: input.id, version: 1, personId, what: 'opened the job' });
@@ -69,6 +72,7 @@ export interface JobChangeInput {
 	corners?: Corner[];
 	technicianId?: string | null;
 	school?: JobHeader['school'];
+	resetAbove?: Quantity;
 }
 
 export function changeHead(
@@ -97,6 +101,10 @@ export function changeHead(
 			await checkNoReadings(tx, jobId, input.school);
 			job.school = input.school;
 			said.push(`heights measured ${schools[input.school].name.toLowerCase()}`);
+		}
+		if (input.resetAbove) {
+			job.resetAboveMm = input.resetAbove.si;
+			said.push(`bushes are owed a re-set above ${withUnit(input.resetAbove)}`);
 		}
 		if (input.corners) {
 			const corners = inOrder(input.corners);

@@ -98,7 +98,7 @@ export function addReading(
 			takenAt: input.takenAt
 		};
 		await appendReading(tx, jobId, reading);
-		await linkRow(tx, jobId, reading.id);
+		await linkRow(tx, jobId, 'reading', reading.id);
 		return reading;
 	});
 }

@@ -3,6 +3,7 @@ import type { Quantity } from '../../../core/units/parse.ts';
 import type { Joint } from '../../job/model.ts';
 import { deleteJoint, insertJoint, listJoints, listTorques, updateJoint } from '../db/joints.ts';
 import type { Database } from '../db/pool.ts';
+import type { FollowingStep, JointProgramme } from '../../../core/fastener/joint-programme.ts';
 import { notFound, refuse } from '../problem.ts';
 import { changeJob } from './change.ts';
 import { withUnit } from './heights.ts';
@@ -17,7 +18,25 @@ export interface JointInput {
 	oneTime?: boolean;
 	tool?: Joint['tool'];
 	holdStud?: boolean;
+	programme?: ProgrammeInput | null;
+	thread?: Joint['thread'];
+	loosened?: boolean;
 	note?: string;
+}
+
+/** A programme as said; quantities with their units. */
+export interface ProgrammeInput {
+	then?: {
+		kind: 'angle' | 'slacken' | 'torque';
+		angle?: Quantity;
+		tolerance?: Quantity;
+		torque?: Quantity;
+	}[];
+	castle?: { high: Quantity; slotDeg: 30 | 60 };
+	cushionTo?: 'washer-edge' | 'shoulder';
+	pattern?: JointProgramme['pattern'];
+	prevailing?: Quantity;
+	adapter?: { length: Quantity; angleDeg: number };
 }
 
 export interface NewJoint extends JointInput {
@@ -54,6 +73,10 @@ export function addJoint(
 			tool: 'run-down',
 			holdStud: false,
 			pairKey: null,
+			programme: null,
+			thread: null,
+			place: null,
+			loosened: true,
 			note: ''
 		};
 		const joint = withInput(blank, input);
@@ -112,6 +135,9 @@ function withInput(joint: Joint, input: JointInput): Joint {
 		oneTime: input.oneTime ?? joint.oneTime,
 		tool: input.tool ?? joint.tool,
 		holdStud: input.holdStud ?? joint.holdStud,
+		loosened: input.loosened ?? joint.loosened,
+		thread: input.thread === undefined ? joint.thread : input.thread,
+		programme: input.programme === undefined ? joint.programme : toProgramme(input.programme ?? {}),
 		note: input.note ?? joint.note,
 		torqueSource: input.torqueSource === undefined ? joint.torqueSource : input.torqueSource
 	};
@@ -123,8 +149,49 @@ function withInput(joint: Joint, input: JointInput): Joint {
 	else if (!next.torqueSource) {
 		throw refuse('torqueSource', 'say where the torque comes from: maker, shop or estimated');
 	}
+	const { castle, pattern } = next.programme ?? {};
+	if (castle && next.torqueNm !== null && castle.highNm <= next.torqueNm) {
+		throw refuse(
+			'programme.castle.high',
+			`must be more than the low limit (${next.torqueEntered})`,
+			castle.highNm
+		);
+	}
+	if (castle && pattern) {
+		throw refuse('programme.pattern', 'a castle nut stands alone: no star');
+	}
+	if (next.thread && next.thread.pitchMm > next.thread.diameterMm / 4) {
+		throw refuse(
+			'thread.pitchMm',
+			`is too coarse for M${next.thread.diameterMm}`,
+			next.thread.pitchMm
+		);
+	}
 	if (next.kind === 'bonded-bush' && next.rule !== 'ride-height') {
 		throw refuse('rule', 'a bonded bush is always set at ride height', next.rule);
 	}
 	return next;
+}
+
+/** As it is kept: SI, and nothing at all where nothing was said. */
+function toProgramme(input: ProgrammeInput): JointProgramme | null {
+	const { then = [], castle, cushionTo, pattern, prevailing, adapter } = input;
+	const made: JointProgramme = {
+		...(then.length && { then: then.map(toStep) }),
+		...(castle && { castle: { highNm: castle.high.si, slotDeg: castle.slotDeg } }),
+		...(cushionTo && { cushionTo }),
+		...(pattern && { pattern }),
+		...(prevailing && { prevailingNm: prevailing.si }),
+		...(adapter && { adapter: { lengthMm: adapter.length.si, angleDeg: adapter.angleDeg } })
+	};
+	return Object.keys(made).length ? made : null;
+}
+
+function toStep(step: NonNullable<ProgrammeInput['then']>[number]): FollowingStep {
+	const { kind, angle, tolerance, torque } = step;
+	if (kind === 'torque') return { kind, torqueNm: torque!.si };
+	const angleDeg = angle!.si;
+	return kind === 'slacken'
+		? { kind, angleDeg }
+		: { kind, angleDeg, ...(tolerance && { toleranceDeg: tolerance.si }) };
 }

@@ -5,6 +5,7 @@ import { listLinks } from '../db/chain.ts';
 import { findHeightSets, findOffsets, listReadings, listTargets } from '../db/heights.ts';
 import { findJob, findSignOff, searchJobIds } from '../db/jobs.ts';
 import { listJoints, listTorques } from '../db/joints.ts';
+import { listLoadings } from '../db/loadings.ts';
 import { listPeople } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { listRetorques } from '../db/retorques.ts';
@@ -24,6 +25,7 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		targets,
 		joints,
 		torques,
+		loadings,
 		chain,
 		signOff,
 		retorques,
@@ -36,6 +38,7 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		listTargets(db, id),
 		listJoints(db, id),
 		listTorques(db, id),
+		listLoadings(db, id),
 		listLinks(db, id),
 		findSignOff(db, id),
 		listRetorques(db, id),
@@ -45,6 +48,7 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		[header.createdBy, header.technicianId, signOff?.personId]
 			.concat(readings.map((r) => r.personId))
 			.concat(torques.map((t) => t.personId))
+			.concat(loadings.map((l) => l.personId))
 			.concat(retorques.map((r) => r.personId))
 	);
 	return {
@@ -56,6 +60,7 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		targets,
 		joints,
 		torques,
+		loadings,
 		chain,
 		signOff,
 		retorques,

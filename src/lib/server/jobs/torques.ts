@@ -1,16 +1,22 @@
 import type { TwistLimits } from '../../../core/bush/verdict.ts';
+import { actionsOf, missedBy } from '../../../core/fastener/joint-programme.ts';
+import type { Action } from '../../../core/fastener/programme.ts';
+import { wrenchFor, type RackWrench } from '../../../core/fastener/rack.ts';
 import {
+	sightNames,
 	sightsFor,
 	type CarState,
 	type LoadMethod,
 	type Sight
 } from '../../../core/procedure/facts.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
-import type { JobRecord, Torque } from '../../job/model.ts';
+import { atWork } from '../../job/joints.ts';
+import type { JobRecord, Joint, Torque } from '../../job/model.ts';
 import { judgeBush } from '../../job/view.ts';
 import { appendTorque, findTorque } from '../db/joints.ts';
 import type { Database } from '../db/pool.ts';
 import { findShop } from '../db/shop.ts';
+import { findWrench } from '../db/wrenches.ts';
 import { invalid, Problem, refuse } from '../problem.ts';
 import { linkRow } from '../proof/chain.ts';
 import { holdOpenJob } from './change.ts';
@@ -20,14 +26,22 @@ import { loadJob } from './load.ts';
 export interface NewTorque {
 	id: string;
 	jointId: string;
+	/** Step of the joint's programme, from 0. */
+	action: number;
 	torque?: Quantity;
+	angle?: Quantity;
 	seen?: Sight;
+	skipReason?: string;
 	withdraw?: boolean;
 	wrench: string;
+	wrenchId?: string;
+	overrideReason?: string;
 	carState: CarState;
 	method?: LoadMethod;
 	hubToArch?: Quantity;
 	correctsId?: string;
+	/** The newest row of this joint that the writer had seen; null: none. Left out: not asked. */
+	lastSeenId?: string | null;
 	takenAt: string;
 }
 
@@ -39,7 +53,8 @@ export function addTorque(
 	db: Database,
 	jobId: string,
 	input: NewTorque,
-	personId: string
+	personId: string,
+	deviceReadingId: string | null = null
 ): Promise<Torque> {
 	return db.transaction(async (tx) => {
 		await holdOpenJob(tx, jobId);
@@ -51,14 +66,24 @@ export function addTorque(
 		const record = await loadJob(tx, jobId);
 		const shop = (await findShop(tx))!;
 		const limits = { setDeg: shop.twistSetDeg, advisedDeg: shop.twistAdvisedDeg };
-		const judged = check(record, input, limits);
+		const joint = checkJoint(record, input);
+		checkStep(joint, input);
+		const judged = checkBush(record, joint, input, limits);
+		const held = await checkWrench(tx, joint, input);
 		const torque: Torque = {
 			id: input.id,
 			jointId: input.jointId,
+			action: input.action,
 			torqueNm: input.torque?.si ?? null,
-			entered: input.torque ? withUnit(input.torque) : (input.seen ?? 'withdrawn'),
+			angleDeg: input.angle?.si ?? null,
+			entered: enteredText(input),
 			seen: input.seen ?? null,
-			wrench: input.wrench,
+			skipReason: input.skipReason ?? null,
+			wrench: held?.name ?? input.wrench,
+			wrenchId: held?.id ?? null,
+			settingNm: held?.settingNm ?? null,
+			overrideReason: input.overrideReason ?? null,
+			deviceReadingId,
 			carState: input.carState,
 			method: input.method ?? null,
 			hubToArchMm: input.hubToArch?.si ?? null,
@@ -71,33 +96,117 @@ export function addTorque(
 			takenAt: input.takenAt
 		};
 		await appendTorque(tx, jobId, torque);
-		await linkRow(tx, jobId, torque.id);
+		await linkRow(tx, jobId, 'torque', torque.id);
 		return torque;
 	});
 }
 
-/** Refuses what does not belong together; judges the bush where there is one to judge. */
-function check(
-	record: JobRecord,
-	input: NewTorque,
-	limits: TwistLimits
-): { targetHubToArchMm: number; bush: Torque['bush'] } | undefined {
+function enteredText({ torque, angle, seen, skipReason }: NewTorque): string {
+	const numbers = [torque, angle].filter((q) => q !== undefined).map(withUnit);
+	if (numbers.length) return numbers.join(', ');
+	return seen ?? (skipReason === undefined ? 'withdrawn' : 'passed over');
+}
+
+function checkJoint(record: JobRecord, input: NewTorque): Joint {
 	const joint = record.joints.find((j) => j.id === input.jointId);
 	if (!joint) throw refuse('jointId', 'is not a joint of this job', input.jointId);
-	if (input.correctsId) {
-		const corrected = record.torques.find((t) => t.id === input.correctsId);
-		if (corrected?.jointId !== joint.id) {
-			throw refuse('correctsId', 'is not a torque of this joint', input.correctsId);
-		}
+	const rows = record.torques.filter((row) => row.jointId === joint.id);
+	if (input.correctsId && !rows.some((row) => row.id === input.correctsId)) {
+		throw refuse('correctsId', 'is not a torque of this joint', input.correctsId);
 	}
-	if (input.withdraw) return undefined;
-	if (input.seen && !sightsFor(joint.kind, input.carState).includes(input.seen)) {
+	const newest = rows[rows.length - 1];
+	if (input.lastSeenId !== undefined && newest && newest.id !== input.lastSeenId) {
+		const who = record.people.find((person) => person.id === newest.personId)?.name ?? 'Somebody';
+		throw new Problem(
+			409,
+			`${who} has recorded ${joint.name} meanwhile: ${newest.seen ? sightNames[newest.seen] : newest.entered}. Look before it is done twice.`
+		);
+	}
+	return joint;
+}
+
+/** What is recorded must be what this step of the programme asks. */
+function checkStep(joint: Joint, input: NewTorque): void {
+	if (input.withdraw || input.skipReason !== undefined) return;
+	const list = actionsOf(atWork(joint));
+	const action = list[input.action];
+	if (!action) {
+		throw refuse(
+			'action',
+			`${joint.name} has ${list.length} ${list.length === 1 ? 'step' : 'steps'}, counted from 0`,
+			input.action
+		);
+	}
+	const { seen } = input;
+	if (seen && !sightsFor(joint.kind, input.carState).includes(seen)) {
 		throw refuse(
 			'seen',
 			`${joint.name} is recorded by its torque here; only a cushion mount is recorded as seen, and a bush as hand-tight while hanging`,
-			input.seen
+			seen
 		);
 	}
+	const { cushionTo } = joint.programme ?? {};
+	if (joint.kind === 'cushion' && cushionTo && seen && seen !== cushionTo) {
+		throw refuse('seen', `${joint.name} goes ${sightNames[cushionTo].toLowerCase()}`, seen);
+	}
+	if (seen) return;
+	const turned = action.kind === 'angle' || action.kind === 'slacken';
+	if (turned && !input.angle) {
+		throw refuse('angle', `step ${input.action + 1} of ${joint.name} is turned by an angle`);
+	}
+	if (!turned && !input.torque) {
+		throw refuse('torque', `step ${input.action + 1} of ${joint.name} ends at a torque`);
+	}
+	if (action.kind === 'castle') checkCastle(joint, action, input.torque!);
+}
+
+/** Past its high limit a castle nut is not kept: never back, so another nut or washer. */
+function checkCastle(joint: Joint, action: Action, torque: Quantity): void {
+	if (missedBy(atWork(joint), action, { torqueNm: torque.si })?.way !== 'over') return;
+	throw refuse(
+		'torque',
+		`is above the high limit of ${joint.programme!.castle!.highNm} N·m: another nut or washer, never back to a slot`,
+		withUnit(torque)
+	);
+}
+
+/** A wrench of the rack that is out of range or out of date is refused unless somebody says why. */
+async function checkWrench(
+	db: Database,
+	joint: Joint,
+	input: NewTorque
+): Promise<{ id: string; name: string; settingNm: number | null } | undefined> {
+	if (!input.wrenchId) return undefined;
+	const wrench = await findWrench(db, input.wrenchId);
+	if (!wrench) throw refuse('wrenchId', 'is not a wrench of this shop', input.wrenchId);
+	const { id, name } = wrench;
+	const asked = actionsOf(atWork(joint))[input.action]?.torqueNm ?? input.torque?.si;
+	if (asked === undefined) return { id, name, settingNm: null };
+	const adapter = joint.programme?.adapter;
+	const found = wrenchFor(
+		wrench satisfies RackWrench,
+		{ torqueNm: asked, adapter },
+		input.takenAt.slice(0, 10)
+	);
+	if (found.ok) return { id, name, settingNm: adapter ? found.value.settingNm : null };
+	if (input.overrideReason) return { id, name, settingNm: null };
+	throw invalid(
+		found.faults.map((fault) => ({
+			...fault,
+			field: 'wrenchId',
+			message: `${name} ${fault.message}: take another, or say why it is used all the same`
+		}))
+	);
+}
+
+/** Judges the bush where there is one to judge. */
+function checkBush(
+	record: JobRecord,
+	joint: Joint,
+	input: NewTorque,
+	limits: TwistLimits
+): { targetHubToArchMm: number; bush: Torque['bush'] } | undefined {
+	if (input.withdraw || input.skipReason !== undefined) return undefined;
 	if (joint.kind !== 'bonded-bush' || input.carState !== 'loaded') return undefined;
 	if (!input.hubToArch) {
 		throw refuse(
@@ -105,7 +214,7 @@ function check(
 			'read hub to arch at this corner first: a bush is only set at a known height'
 		);
 	}
-	const judged = judgeBush(record, joint.corner, input.hubToArch.si, limits);
+	const judged = judgeBush(record, joint.corner, input.hubToArch.si, limits, joint.place);
 	if (!judged.ok) {
 		throw invalid(judged.faults.map((fault) => ({ ...fault, field: 'hubToArch' })));
 	}

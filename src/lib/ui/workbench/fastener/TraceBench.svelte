@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import type { TraceFlag, TraceResult } from '$core/fastener/trace';
+	import { traceFlagWords, type TraceResult } from '$core/fastener/trace';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -73,16 +73,6 @@
 		}
 	}));
 	const t = $derived(read.value);
-	const flags: Record<TraceFlag, string> = {
-		'cross-thread': 'Steep before any free turning: cross-threaded?',
-		'wound-up-rubber':
-			'Slope far below the joint’s own: rubber is being wound, the sleeve is not clamped',
-		'slip-stick': 'Torque falls and comes back: sticking thread or head',
-		yield: 'Slope falls while torque rises: the screw stretches for good',
-		over: 'Pulled too far',
-		under: 'Stopped early',
-		're-hit': 'Let go and pulled once more'
-	};
 	const verdicts = {
 		accepted: { words: '✓ Accepted', tone: 'good' },
 		'look-again': { words: '◇ Look again', tone: 'doubt' },
@@ -186,7 +176,7 @@
 		{#if t}
 			<Readout main label="Peak" value={show(t.peakNm)} tone={verdicts[t.verdict].tone}>
 				{verdicts[t.verdict].words}
-				{#each t.flags as flag (flag)}<span class="block">{flags[flag]}</span>{/each}
+				{#each t.flags as flag (flag)}<span class="block">{traceFlagWords[flag]}</span>{/each}
 			</Readout>
 			<Readout label="Run-down" value={show(t.prevailingNm)} />
 			<Readout label="Slope" value="{formatNumber(t.slopeNmPerDeg, 2)}&nbsp;N·m/°" />

@@ -1,0 +1,349 @@
+/** Readings of devices: taken once and in order, placed where they were asked for, or held for a person. */
+import { actionsOf, missedBy } from '../../../core/fastener/joint-programme.ts';
+import {
+	torqueTrace,
+	traceFlagWords,
+	usualSlope,
+	type TraceResult
+} from '../../../core/fastener/trace.ts';
+import type { Corner } from '../../../core/height/corners.ts';
+import type { CarState, LoadMethod } from '../../../core/procedure/facts.ts';
+import { formatNumber } from '../../../core/units/format.ts';
+import type { Quantity } from '../../../core/units/parse.ts';
+import type {
+	Acknowledged,
+	Device,
+	DeviceReading,
+	DeviceTask,
+	SentReading
+} from '../../devices/model.ts';
+import { atWork } from '../../job/joints.ts';
+import type { Joint, Phase } from '../../job/model.ts';
+import {
+	findDeviceReading,
+	insertDeviceReading,
+	lockDevice,
+	lockDeviceReading,
+	setLastSeq,
+	setTask,
+	settleDeviceReading
+} from '../db/devices.ts';
+import { findJob } from '../db/jobs.ts';
+import { listJoints } from '../db/joints.ts';
+import type { Database } from '../db/pool.ts';
+import { addReading } from '../jobs/heights.ts';
+import { addLoading } from '../jobs/loadings.ts';
+import { addTorque } from '../jobs/torques.ts';
+import { notFound, Problem, refuse } from '../problem.ts';
+
+/** What became of a line: an acknowledgement, or the number from which to send again. */
+export type Taken = (Acknowledged & { jobId?: string; taskDone: boolean }) | { resendFrom: number };
+
+const si = (value: number, unit: string): Quantity => ({
+	text: `${Number(value.toFixed(2))} ${unit}`,
+	entered: value,
+	unit,
+	si: value
+});
+
+/**
+ * Takes one reading. Its id makes it unique; its number keeps the order: a reading that comes too early is
+ * not taken, and the device is told from where to send again.
+ */
+export function takeReading(db: Database, deviceId: string, sent: SentReading): Promise<Taken> {
+	return db.transaction(async (tx) => {
+		const device = (await lockDevice(tx, deviceId))!;
+		const here = await findDeviceReading(tx, sent.id);
+		if (here) {
+			return { result: 'duplicate', reason: 'this reading is here already', taskDone: false };
+		}
+		if (sent.seq <= device.lastSeq) {
+			return {
+				result: 'duplicate',
+				reason: `reading ${sent.seq} was taken under another id`,
+				taskDone: false
+			};
+		}
+		if (sent.seq > device.lastSeq + 1) return { resendFrom: device.lastSeq + 1 };
+		const { task } = device;
+		const own = task !== null && sent.task === task.id;
+		const jobId = task?.jobId ?? null;
+		const joint = own && task.kind === 'torque' ? await jointOf(tx, task) : undefined;
+		const verdict = joint ? readTrace(joint, task as TorqueTask, sent) : null;
+		const doubt = own
+			? doubtOf(task, sent, joint, verdict)
+			: task
+				? 'was measured for another joint than the one asked for'
+				: 'nobody had asked for a reading';
+		const row = {
+			id: sent.id,
+			deviceId,
+			seq: sent.seq,
+			jobId: own ? jobId : null,
+			jointId: joint?.id ?? null,
+			reading: sent,
+			verdict,
+			takenAt: sent.takenAt,
+			personId: null
+		};
+		const refused = doubt ?? (await place(tx, device, task!, sent));
+		await insertDeviceReading(tx, {
+			...row,
+			state: refused === undefined ? 'placed' : 'held',
+			reason: refused ?? '',
+			rowId: refused === undefined && sent.kind !== 'loads' ? sent.id : null
+		});
+		await setLastSeq(tx, deviceId, sent.seq);
+		// A torque is asked for anew at each step; a gauge or scales go on with what they are at.
+		const taskDone = refused === undefined && task?.kind === 'torque';
+		if (taskDone) await setTask(tx, deviceId, null);
+		return {
+			result: refused === undefined ? 'placed' : 'held',
+			reason: refused ?? '',
+			taskDone,
+			...(jobId !== null && { jobId })
+		};
+	});
+}
+
+/** The device says that a reading is gone for good: the order goes on behind it. */
+export function passOver(db: Database, deviceId: string, seq: number): Promise<boolean> {
+	return db.transaction(async (tx) => {
+		const device = (await lockDevice(tx, deviceId))!;
+		if (seq !== device.lastSeq + 1) return false;
+		await setLastSeq(tx, deviceId, seq);
+		return true;
+	});
+}
+
+type TorqueTask = Extract<DeviceTask, { kind: 'torque' }>;
+
+async function jointOf(db: Database, task: TorqueTask): Promise<Joint | undefined> {
+	return (await listJoints(db, task.jobId)).find((joint) => joint.id === task.jointId);
+}
+
+/** What the core reads in the trace of a step that ends by torque. */
+function readTrace(joint: Joint, task: TorqueTask, sent: SentReading): TraceResult | null {
+	if (sent.kind !== 'torque' || !sent.trace) return null;
+	const action = actionsOf(atWork(joint))[task.action];
+	if (!action || action.torqueNm === undefined || !sent.complete) return null;
+	const targetNm = action.torqueNm - (joint.programme?.prevailingNm ?? 0);
+	const high = action.kind === 'castle' ? joint.programme!.castle!.highNm : undefined;
+	const found = torqueTrace({
+		...sent.trace,
+		programme: {
+			targetNm,
+			slopeNmPerDeg: usualSlope(targetNm),
+			...(high !== undefined && { tolerance: high / targetNm - 1 })
+		}
+	});
+	return found.ok ? found.value : null;
+}
+
+/** Why a reading for the task is not believed; undefined when it is. */
+function doubtOf(
+	task: DeviceTask,
+	sent: SentReading,
+	joint: Joint | undefined,
+	verdict: TraceResult | null
+): string | undefined {
+	const fits =
+		(sent.kind === 'torque' && task.kind === 'torque') ||
+		(sent.kind === 'height' && (task.kind === 'height' || task.kind === 'loading')) ||
+		(sent.kind === 'loads' && task.kind === 'loads');
+	if (!fits) return 'is of another kind than was asked for';
+	if (sent.kind !== 'torque') return undefined;
+	if (!joint) return 'its joint is no longer in the job';
+	if (!sent.complete) return `broke off at ${formatNumber(sent.torqueNm, 1)} N·m: pull again`;
+	const action = actionsOf(atWork(joint))[(task as TorqueTask).action];
+	if (!action) return 'its step is no longer in the programme';
+	const missed = missedBy(atWork(joint), action, {
+		torqueNm: sent.torqueNm,
+		angleDeg: sent.angleDeg
+	});
+	const flags = (verdict?.flags ?? []).map((flag) => traceFlagWords[flag]);
+	if (flags.length) return flags.join('; ');
+	if (!missed) return undefined;
+	const what = missed.of === 'torque' ? 'torque' : 'angle';
+	return `${formatNumber(missed.by * 100, 0)} % ${missed.way} its ${what}`;
+}
+
+/** Writes the reading into the job's record under its own id. @returns why it was refused */
+async function place(
+	tx: Database,
+	device: Device,
+	task: DeviceTask,
+	sent: SentReading
+): Promise<string | undefined> {
+	try {
+		if (sent.kind === 'torque' && task.kind === 'torque') {
+			await addTorque(
+				tx,
+				task.jobId,
+				{
+					...torqueInput(sent, await actionKind(tx, task)),
+					jointId: task.jointId,
+					action: task.action,
+					wrench: device.name,
+					...(device.wrenchId !== null && { wrenchId: device.wrenchId }),
+					carState: task.carState,
+					...(task.method !== null && { method: task.method }),
+					...(task.hubToArchMm !== null && { hubToArch: si(task.hubToArchMm, 'mm') })
+				},
+				task.personId,
+				sent.id
+			);
+		} else if (sent.kind === 'height') {
+			await placeHeight(tx, task, sent);
+		}
+		return undefined;
+	} catch (error) {
+		if (!(error instanceof Problem)) throw error;
+		return problemWords(error);
+	}
+}
+
+const problemWords = ({ message, faults }: Problem): string =>
+	faults.map((fault) => fault.message).join('; ') || message;
+
+async function actionKind(tx: Database, task: { jobId: string; jointId: string; action: number }) {
+	const joint = (await listJoints(tx, task.jobId)).find(({ id }) => id === task.jointId);
+	return joint && actionsOf(atWork(joint))[task.action]?.kind;
+}
+
+function torqueInput(sent: SentReading, kind: string | undefined) {
+	if (sent.kind !== 'torque') throw new Error('not a torque');
+	const turned = kind === 'angle' || kind === 'slacken';
+	const { angleDeg, torqueNm } = sent;
+	return {
+		id: sent.id,
+		...(kind !== 'slacken' && torqueNm > 0 && { torque: si(torqueNm, 'N·m') }),
+		...(turned && angleDeg !== undefined && { angle: si(Math.abs(angleDeg), '°') }),
+		takenAt: sent.takenAt
+	};
+}
+
+async function placeHeight(
+	tx: Database,
+	task: { jobId: string; personId: string; kind: string; corner?: Corner } & {
+		phase?: Phase;
+		method?: LoadMethod | null;
+	},
+	sent: SentReading
+): Promise<void> {
+	if (sent.kind !== 'height') throw new Error('not a height');
+	const height = si(sent.heightMm, 'mm');
+	const corner = task.corner!;
+	if (task.kind === 'loading') {
+		await addLoading(
+			tx,
+			task.jobId,
+			{ id: sent.id, corner, method: task.method!, hubToArch: height, takenAt: sent.takenAt },
+			task.personId,
+			sent.id
+		);
+		return;
+	}
+	const job = await findJob(tx, task.jobId);
+	if (!job) throw notFound('job');
+	await addReading(
+		tx,
+		task.jobId,
+		{ id: sent.id, phase: task.phase!, corner, school: job.school, height, takenAt: sent.takenAt },
+		task.personId
+	);
+}
+
+export interface Placement {
+	jobId: string;
+	jointId?: string;
+	action: number;
+	carState: CarState;
+	method?: LoadMethod;
+	hubToArch?: Quantity;
+	overrideReason?: string;
+	corner?: Corner;
+	phase?: Phase;
+}
+
+/** A person says where a held reading belongs; it is written there under its own id. */
+export function placeReading(
+	db: Database,
+	id: string,
+	where: Placement,
+	personId: string
+): Promise<DeviceReading> {
+	return db.transaction(async (tx) => {
+		const held = await heldReading(tx, id);
+		const sent = held.reading;
+		if (sent.kind === 'torque') {
+			if (!where.jointId) throw refuse('jointId', 'say at which joint it was pulled');
+			const device = (await lockDevice(tx, held.deviceId))!;
+			await addTorque(
+				tx,
+				where.jobId,
+				{
+					...torqueInput(sent, await actionKind(tx, { ...where, jointId: where.jointId })),
+					jointId: where.jointId,
+					action: where.action,
+					wrench: device.name,
+					...(device.wrenchId !== null && { wrenchId: device.wrenchId }),
+					...(where.overrideReason && { overrideReason: where.overrideReason }),
+					carState: where.carState,
+					...(where.method && { method: where.method }),
+					...(where.hubToArch && { hubToArch: where.hubToArch })
+				},
+				personId,
+				sent.id
+			);
+		} else if (sent.kind === 'height') {
+			if (!where.corner) throw refuse('corner', 'say at which corner it was read');
+			if (!where.phase && !where.method)
+				throw refuse('phase', 'before, after, or loaded by a method');
+			const kind = where.phase ? 'height' : 'loading';
+			await placeHeight(tx, { ...where, kind, personId }, sent);
+		}
+		await settleDeviceReading(tx, {
+			id,
+			state: 'placed',
+			reason: held.reason,
+			jobId: where.jobId,
+			jointId: where.jointId ?? null,
+			rowId: sent.kind === 'loads' ? null : sent.id,
+			personId
+		});
+		return (await findDeviceReading(tx, id))!;
+	});
+}
+
+/** A person says that a held reading is not to count; it stays as it was sent. */
+export function setReadingAside(
+	db: Database,
+	id: string,
+	reason: string,
+	personId: string
+): Promise<DeviceReading> {
+	return db.transaction(async (tx) => {
+		const { jobId, jointId } = await heldReading(tx, id);
+		await settleDeviceReading(tx, {
+			id,
+			state: 'set-aside',
+			reason,
+			jobId,
+			jointId,
+			rowId: null,
+			personId
+		});
+		return (await findDeviceReading(tx, id))!;
+	});
+}
+
+async function heldReading(tx: Database, id: string): Promise<DeviceReading> {
+	const reading = await lockDeviceReading(tx, id);
+	if (!reading) throw notFound('reading of a device');
+	if (reading.state !== 'held') {
+		const done = reading.state === 'placed' ? 'placed' : 'set aside';
+		throw new Problem(409, `That reading is ${done} already.`);
+	}
+	return reading;
+}
