@@ -17,6 +17,7 @@ export const load: LayoutServerLoad = ({ locals }) => {
 			units: preference,
 			twistSetDeg: 2,
 			twistAdvisedDeg: 5,
+			resetAboveMm: 10,
 			version: 0
 		},
 		units: unitChoice(preference)

@@ -38,6 +38,7 @@
 			KeyB: '',
 			KeyH: '/heights/before',
 			KeyJ: '/joints',
+			KeyR: '/round',
 			KeyS: '/sheet'
 		};
 		const to = corner

@@ -4,7 +4,16 @@ import type { CarState, LoadMethod } from '$core/procedure/facts';
 
 export type Stance = 'hanging' | LoadMethod;
 
-export class StandingCar {
+/** How a corner stands while something is tightened there. */
+export interface Standing {
+	readonly stance: Stance;
+	readonly carState: CarState;
+	readonly method: LoadMethod | undefined;
+	/** Hub to arch, as typed or with its unit. */
+	readonly hubToArch: string;
+}
+
+export class StandingCar implements Standing {
 	stance = $state<Stance>('hanging');
 	/** Hub to arch at this corner, as typed. */
 	hubToArch = $state('');

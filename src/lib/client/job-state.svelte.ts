@@ -1,11 +1,12 @@
 /**
- * The job on this screen: the server's record, with the readings on top that are still on their way, and
+ * The job on this screen: the server's record, with the entries on top that are still on their way, and
  * what the core makes of both.
  */
 import type { TwistLimits } from '$core/bush/verdict';
+import type { Dimension } from '$core/units/dimensions';
 import { parseQuantity } from '$core/units/parse';
-import type { JobRecord, Reading } from '$lib/job/model';
-import { viewJob, type JobView } from '$lib/job/view';
+import type { JobRecord, Loading, Reading, Torque } from '$lib/job/model';
+import { judgeBush, viewJob, type JobView } from '$lib/job/view';
 import { getContext, setContext } from 'svelte';
 import { call } from './api';
 import { outbox } from './outbox.svelte';
@@ -29,12 +30,27 @@ export class JobState {
 
 	readonly record: JobRecord = $derived.by(() => {
 		const record = this.#confirmed;
-		const known = record.readings.map((reading) => reading.id);
-		const path = `/jobs/${record.id}/readings`;
-		const added = outbox.accepted
-			.filter((entry) => entry.path === path && !known.includes(entry.id))
-			.map((entry) => toReading(entry.body, this.#personId()));
-		return added.length ? { ...record, readings: [...record.readings, ...added] } : record;
+		const known = [...record.readings, ...record.torques, ...record.loadings].map(({ id }) => id);
+		const waiting = (kind: string) =>
+			outbox.accepted
+				.filter((entry) => entry.path === `/jobs/${record.id}/${kind}` && !known.includes(entry.id))
+				.map((entry) => entry.body);
+		const [readings, torques, loadings] = [
+			waiting('readings'),
+			waiting('torques'),
+			waiting('loadings')
+		];
+		if (readings.length + torques.length + loadings.length === 0) return record;
+		const person = this.#personId();
+		return {
+			...record,
+			readings: [...record.readings, ...readings.map((body) => toReading(body, person))],
+			torques: [
+				...record.torques,
+				...torques.map((body) => toTorque(body, person, record, this.#limits()))
+			],
+			loadings: [...record.loadings, ...loadings.map((body) => toLoading(body, person))]
+		};
 	});
 
 	readonly view: JobView = $derived(viewJob(this.record));
@@ -55,18 +71,75 @@ export class JobState {
 	}
 }
 
-function toReading(body: Record<string, unknown>, personId: string): Reading {
-	const text = String(body.height ?? '');
-	const parsed = parseQuantity(text, 'length', { field: 'height' });
+type Body = Record<string, unknown>;
+
+const siOf = (text: unknown, dimension: Dimension): number | null => {
+	const parsed = parseQuantity(String(text ?? ''), dimension, { field: 'value' });
+	return parsed.ok ? parsed.value.si : null;
+};
+const orNull = <T>(value: unknown): T | null => (value === undefined ? null : (value as T));
+
+function toReading(body: Body, personId: string): Reading {
 	return {
 		id: body.id as string,
 		phase: body.phase as Reading['phase'],
 		corner: body.corner as Reading['corner'],
 		school: body.school as Reading['school'],
-		heightMm: parsed.ok ? parsed.value.si : null,
-		entered: text || 'withdrawn',
-		correctsId: (body.correctsId as string | undefined) ?? null,
+		heightMm: siOf(body.height, 'length'),
+		entered: orNull<string>(body.height) ?? 'withdrawn',
+		correctsId: orNull(body.correctsId),
 		withdrawn: body.withdraw === true,
+		personId,
+		takenAt: body.takenAt as string
+	};
+}
+
+function toTorque(body: Body, personId: string, record: JobRecord, limits: TwistLimits): Torque {
+	const hubToArchMm = siOf(body.hubToArch, 'length');
+	const joint = record.joints.find(({ id }) => id === body.jointId);
+	const bonded = joint?.kind === 'bonded-bush' && body.carState === 'loaded';
+	const judged =
+		bonded && hubToArchMm !== null
+			? judgeBush(record, joint.corner, hubToArchMm, limits, joint.place)
+			: undefined;
+	const { targetHubToArchMm = null, ...bush } = judged?.ok ? judged.value : {};
+	return {
+		id: body.id as string,
+		jointId: body.jointId as string,
+		action: (body.action as number | undefined) ?? 0,
+		torqueNm: siOf(body.torque, 'torque'),
+		angleDeg: siOf(body.angle, 'angle'),
+		entered: [body.torque, body.angle].filter(Boolean).join(', ') || String(body.seen ?? ''),
+		seen: orNull(body.seen),
+		skipReason: orNull(body.skipReason),
+		wrench: String(body.wrench ?? ''),
+		wrenchId: orNull(body.wrenchId),
+		settingNm: null,
+		overrideReason: orNull(body.overrideReason),
+		deviceReadingId: null,
+		carState: body.carState as Torque['carState'],
+		method: orNull(body.method),
+		hubToArchMm,
+		hubToArchEntered: orNull(body.hubToArch),
+		targetHubToArchMm,
+		bush: judged?.ok ? (bush as Torque['bush']) : null,
+		correctsId: orNull(body.correctsId),
+		withdrawn: body.withdraw === true,
+		personId,
+		takenAt: body.takenAt as string
+	};
+}
+
+function toLoading(body: Body, personId: string): Loading {
+	return {
+		id: body.id as string,
+		corner: body.corner as Loading['corner'],
+		method: body.method as Loading['method'],
+		hubToArchMm: siOf(body.hubToArch, 'length') ?? 0,
+		entered: String(body.hubToArch),
+		oppositeBeforeMm: siOf(body.oppositeBefore, 'length'),
+		oppositeNowMm: siOf(body.oppositeNow, 'length'),
+		deviceReadingId: null,
 		personId,
 		takenAt: body.takenAt as string
 	};

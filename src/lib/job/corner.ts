@@ -1,9 +1,11 @@
 /** A corner of the car as a mechanism: from what was taped, and the layout's assumptions for the rest. */
-import { axleOf, isLeft, type Corner } from '../../core/height/corners.ts';
+import { axleOf, type Corner } from '../../core/height/corners.ts';
 import { findLayout } from '../../core/layout/catalogue.ts';
-import { mirrored, type CornerGeometry } from '../../core/mechanism/geometry.ts';
+import type { CornerGeometry } from '../../core/mechanism/geometry.ts';
 import { tapedGeometry, tapeMeasures, type TapeMeasure } from '../../core/mechanism/tape.ts';
-import type { Result } from '../../core/result.ts';
+import { cornerPoints, type CornerPosture } from '../../core/mechanism/points.ts';
+import { travelLimits } from '../../core/mechanism/sweep.ts';
+import { ok, type Result } from '../../core/result.ts';
 import type { VehicleAxle } from './model.ts';
 import { armGeometry } from './view.ts';
 
@@ -19,6 +21,7 @@ export function furtherMeasures(layoutKey: string): Readonly<Record<string, Tape
 }
 
 export interface CornerMechanism {
+	/** Of the left side; the right is its mirror image. */
 	geometry: CornerGeometry;
 	/** Hub to arch at the geometry's reference posture, mm; a greater one is droop. */
 	referenceHubToArchMm: number;
@@ -31,7 +34,6 @@ export interface CornerMechanism {
 /** @param targetHubToArchMm stands in as the reference where no arm was taped */
 export function cornerMechanism(
 	axle: VehicleAxle,
-	corner: Corner,
 	targetHubToArchMm: number
 ): Result<CornerMechanism> {
 	const layout = findLayout(axle.layout)!;
@@ -52,15 +54,49 @@ export function cornerMechanism(
 	});
 	if (!made.ok) return made;
 	const further = Object.keys(assumed.measures);
-	return {
-		ok: true,
-		value: {
-			geometry: isLeft(corner) ? made.value : mirrored(made.value),
-			referenceHubToArchMm: arm.referenceHubToArchMm,
-			jointExpandedMm: 2 * arm.outerBelowInnerMm.u,
-			assumed: arm.assumed || further.some((name) => axle.tape?.[name] === undefined)
-		}
-	};
+	return ok({
+		geometry: made.value,
+		referenceHubToArchMm: arm.referenceHubToArchMm,
+		jointExpandedMm: 2 * arm.outerBelowInnerMm.u,
+		assumed: arm.assumed || further.some((name) => axle.tape?.[name] === undefined)
+	});
+}
+
+/** How far the wheel is shown to go, mm from the target: own choice, less where something blocks. */
+const shownDroopMm = 90;
+const shownBumpMm = 60;
+
+/** Hub to arch at the ends of the travel that is shown. */
+export interface ShownTravel {
+	droopMm: number;
+	bumpMm: number;
+}
+
+/** The ends of the travel around the target, inside what the mechanism reaches. */
+export function shownTravel(mechanism: CornerMechanism, targetMm: number): Result<ShownTravel> {
+	const { geometry, referenceHubToArchMm } = mechanism;
+	const at = referenceHubToArchMm - targetMm;
+	const limits = travelLimits(geometry, at - shownDroopMm, at + shownBumpMm);
+	if (!limits.ok) return limits;
+	const { droop, bump } = limits.value;
+	// A little inside where something blocks: there the angles run away.
+	const inside = ({ atMm, blocker }: typeof droop) => atMm * (blocker ? 0.93 : 1);
+	return ok({
+		droopMm: referenceHubToArchMm - inside(droop),
+		bumpMm: referenceHubToArchMm - inside(bump)
+	});
+}
+
+/** The corner at each hub to arch, mm. */
+export function posturesAt(
+	{ geometry, referenceHubToArchMm }: CornerMechanism,
+	heightsMm: readonly number[]
+): Result<CornerPosture[]> {
+	const found = cornerPoints(
+		geometry,
+		heightsMm.map((height) => referenceHubToArchMm - height)
+	);
+	return found.ok ? ok(found.value.postures) : found;
 }
 
 /** The corner's axle. */

@@ -14,7 +14,8 @@
 		name: data.shop.name,
 		units: { ...data.shop.units },
 		set: String(data.shop.twistSetDeg),
-		advised: String(data.shop.twistAdvisedDeg)
+		advised: String(data.shop.twistAdvisedDeg),
+		reset: String(data.shop.resetAboveMm)
 	});
 	let refusal = $state<Refusal>();
 	let kept = $state(false);
@@ -28,7 +29,8 @@
 			name: form.name,
 			units: form.units,
 			twistSetDeg: degrees(form.set),
-			twistAdvisedDeg: degrees(form.advised)
+			twistAdvisedDeg: degrees(form.advised),
+			resetAboveMm: degrees(form.reset)
 		});
 		refusal = answer.ok ? undefined : answer.refusal;
 		kept = answer.ok;
@@ -41,7 +43,10 @@
 		<h1 class="text-2xl">Shop</h1>
 		<form class="mt-3" onsubmit={save} novalidate>
 			<fieldset disabled={!lead} class="space-y-4">
-				<RefusalNotice {refusal} fields={['name', 'twistSetDeg', 'twistAdvisedDeg']} />
+				<RefusalNotice
+					{refusal}
+					fields={['name', 'twistSetDeg', 'twistAdvisedDeg', 'resetAboveMm']}
+				/>
 				<Field
 					label="Name"
 					bind:value={form.name}
@@ -63,6 +68,13 @@
 						bind:value={form.advised}
 						fault={faultOf(refusal, 'twistAdvisedDeg')}
 						hint="degrees; more is wound up"
+						inputmode="decimal"
+					/>
+					<Field
+						label="Re-set owed above"
+						bind:value={form.reset}
+						fault={faultOf(refusal, 'resetAboveMm')}
+						hint="mm of changed height: then every bush of the corner, undone or not"
 						inputmode="decimal"
 					/>
 				</div>

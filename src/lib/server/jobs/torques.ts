@@ -111,8 +111,12 @@ function checkJoint(record: JobRecord, input: NewTorque): Joint {
 	const joint = record.joints.find((j) => j.id === input.jointId);
 	if (!joint) throw refuse('jointId', 'is not a joint of this job', input.jointId);
 	const rows = record.torques.filter((row) => row.jointId === joint.id);
-	if (input.correctsId && !rows.some((row) => row.id === input.correctsId)) {
+	const corrected = input.correctsId && rows.find((row) => row.id === input.correctsId);
+	if (input.correctsId && !corrected) {
 		throw refuse('correctsId', 'is not a torque of this joint', input.correctsId);
+	}
+	if (corrected && !input.withdraw && corrected.action !== input.action) {
+		throw refuse('action', `corrects step ${corrected.action}, so it is that step`, input.action);
 	}
 	const newest = rows[rows.length - 1];
 	if (input.lastSeenId !== undefined && newest && newest.id !== input.lastSeenId) {

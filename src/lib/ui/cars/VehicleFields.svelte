@@ -3,6 +3,7 @@
 	import { schoolKeys, schools } from '$core/height/schools';
 	import { checkVin } from '$core/vehicle/vin';
 	import { faultOf, type Refusal } from '$lib/client/api';
+	import { furtherMeasures } from '$lib/job/corner';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
@@ -166,6 +167,32 @@
 					/>
 				</div>
 			</details>
+			{#if layout}
+				<details
+					class="mt-2"
+					open={Object.values(form[key].tape).some(Boolean) ||
+						Object.keys(furtherMeasures(layout.key)).some((name) => fault(`${key}.tape.${name}`))}
+				>
+					<summary class="touch flex items-center font-semibold"
+						>The rest of the corner by tape: draws it as it is</summary
+					>
+					<div class="grid gap-4 pt-2 sm:grid-cols-2">
+						{#each Object.entries(furtherMeasures(layout.key)) as [name, measure] (name)}
+							<QuantityField
+								label={measure.label.charAt(0).toUpperCase() + measure.label.slice(1)}
+								dimension={measure.unit === 'deg' ? 'angle' : 'length'}
+								bind:value={
+									() => form[key].tape[name] ?? '', (text) => (form[key].tape[name] = text)
+								}
+								fault={fault(`${key}.tape.${name}`)}
+								hint={layout.assumed.measures[name] === undefined
+									? 'Left out unless taped'
+									: `Else ${layout.assumed.measures[name]} ${measure.unit === 'deg' ? '°' : 'mm'} is assumed`}
+							/>
+						{/each}
+					</div>
+				</details>
+			{/if}
 		</fieldset>
 	{/each}
 </div>

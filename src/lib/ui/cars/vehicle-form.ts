@@ -2,6 +2,7 @@
 import type { Dimension } from '$core/units/dimensions';
 import type { UnitChoice } from '$core/units/format';
 import { withMeantUnit } from '$core/units/parse';
+import { furtherMeasures } from '$lib/job/corner';
 import type { Vehicle } from '$lib/job/model';
 
 export interface AxleForm {
@@ -14,6 +15,8 @@ export interface AxleForm {
 	wheelRate: string;
 	makerHeight: string;
 	makerHeightSchool: string;
+	/** Further measures by the core's names of them, as typed. */
+	tape: Record<string, string>;
 }
 
 export interface VehicleForm {
@@ -39,7 +42,8 @@ export function emptyForm(): VehicleForm {
 		referenceHubToArch: '',
 		wheelRate: '',
 		makerHeight: '',
-		makerHeightSchool: 'hub-to-arch'
+		makerHeightSchool: 'hub-to-arch',
+		tape: {}
 	});
 	return {
 		plate: '',
@@ -71,7 +75,14 @@ export function formOf(vehicle: Vehicle): VehicleForm {
 			referenceHubToArch: said('referenceHubToArchMm'),
 			wheelRate: said('wheelRateNPerMm', 'N/mm'),
 			makerHeight: said('makerHeightMm'),
-			makerHeightSchool: values.makerHeightSchool ?? 'hub-to-arch'
+			makerHeightSchool: values.makerHeightSchool ?? 'hub-to-arch',
+			tape: Object.fromEntries(
+				Object.entries(values.tape ?? {}).map(([name, value]) => [
+					name,
+					vehicle.entered[`${which}.tape.${name}`] ??
+						`${value} ${name.endsWith('Deg') ? '°' : 'mm'}`
+				])
+			)
 		};
 	};
 	return {
@@ -100,7 +111,13 @@ export function toInput(form: VehicleForm, id: string, units: UnitChoice): Recor
 		outerBelowInner: withUnit(a.outerBelowInner, 'length'),
 		referenceHubToArch: withUnit(a.referenceHubToArch, 'length'),
 		wheelRate: withUnit(a.wheelRate, 'rate'),
-		makerHeight: withUnit(a.makerHeight, 'length')
+		makerHeight: withUnit(a.makerHeight, 'length'),
+		tape: Object.fromEntries(
+			Object.entries(a.tape)
+				// Measures of a layout that was chosen before and is not any more stay behind.
+				.filter(([name, text]) => text.trim() && name in furtherMeasures(a.layout))
+				.map(([name, text]) => [name, withUnit(text, name.endsWith('Deg') ? 'angle' : 'length')])
+		)
 	});
 	return {
 		...form,

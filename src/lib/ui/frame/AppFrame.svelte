@@ -7,6 +7,7 @@
 	import DraftingCompass from '@lucide/svelte/icons/drafting-compass';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import Warehouse from '@lucide/svelte/icons/warehouse';
+	import Wrench from '@lucide/svelte/icons/wrench';
 	import type { Snippet } from 'svelte';
 
 	interface Props {
@@ -35,6 +36,12 @@
 			name: 'Workbench',
 			icon: DraftingCompass,
 			here: (path: string) => path.startsWith('/workbench')
+		},
+		{
+			href: '/rack',
+			name: 'Rack',
+			icon: Wrench,
+			here: (path: string) => path.startsWith('/rack')
 		},
 		{
 			href: '/shop',

@@ -15,6 +15,8 @@
 		['Alt B', 'The car board'],
 		['Alt H', 'Heights'],
 		['Alt J', 'Joints'],
+		['Alt R', 'The torque round'],
+		['Alt U', 'In the round: take the last entry back'],
 		['Alt S', 'Sheet and signature'],
 		['Esc', 'Close']
 	];

@@ -12,9 +12,7 @@
 
 	const steps = $derived.by(() => {
 		const { owed } = job.view.standing;
-		const rule = new Map(record.joints.map((joint) => [joint.id, joint.rule]));
 		const joints = owed.filter((item) => item.kind === 'joint');
-		const loaded = joints.filter((item) => rule.get(item.jointId!) !== 'any-time').length;
 		const first = record.corners[0]!;
 		return [
 			{ name: 'Board', href: base, owed: 0, exact: true },
@@ -27,11 +25,15 @@
 			},
 			{ name: 'Joints', href: `${base}/joints`, owed: 0 },
 			{
-				name: 'Torque',
+				name: 'Round',
+				href: `${base}/round`,
+				owed: joints.length
+			},
+			{
+				name: 'Corners',
 				href: `${base}/corners/${first}`,
 				match: `${base}/corners`,
-				owed: joints.length,
-				note: loaded
+				owed: 0
 			},
 			{
 				name: 'Heights after',

@@ -8,6 +8,11 @@
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
+	import { programmeWords } from '$core/fastener/joint-programme';
+	import { threadConditionNames } from '$core/fastener/lubrication';
+	import { lubricated } from '$lib/job/joints';
+	import type { Joint } from '$lib/job/model';
+	import { loadedStanding } from '$lib/job/view';
 	import ProofLine from './ProofLine.svelte';
 	import CompareTable from '$lib/ui/heights/CompareTable.svelte';
 
@@ -24,6 +29,24 @@
 	);
 	const verdicts = { set: 'set', 're-set-advised': 're-set advised', 'wound-up': 'WOUND UP' };
 	const sources = { maker: 'maker', shop: 'shop', estimated: 'estimated' };
+	/** Programme, thread, wrench overrides and what was passed over: what the columns have no room for. */
+	function notes(joint: Joint): string {
+		const show = (nm: number) => units.show(nm, 'torque', { decimals: nm < 20 ? 1 : 0 });
+		const wet = lubricated(joint);
+		const status = job.view.standing.joints.get(joint.id)!;
+		const overrides = record.torques
+			.filter((row) => row.jointId === joint.id && row.overrideReason && !row.withdrawn)
+			.map((row) => `${row.wrench} used all the same: ${row.overrideReason}`);
+		return [
+			programmeWords(joint.programme, show),
+			wet &&
+				`${threadConditionNames[joint.thread!.condition].toLowerCase()} thread: pulled to ${show(wet.torqueNm)}`,
+			...new Set(overrides),
+			status.owed && status.reason
+		]
+			.filter(Boolean)
+			.join('; ');
+	}
 	const moment = (at: string) =>
 		new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 	const conditions = (phase: 'before' | 'after') => {
@@ -127,7 +150,11 @@
 							{@const torque = job.view.torques.get(joint.id)}
 							{@const status = job.view.standing.joints.get(joint.id)!}
 							<tr class="border-b border-line align-baseline [&>td]:py-1">
-								<td class="pe-2">{joint.name}{joint.oneTime ? ' *' : ''}</td>
+								<td class="pe-2"
+									>{joint.name}{joint.oneTime ? ' *' : ''}
+									{#if notes(joint)}<span class="block text-[13px] text-soft">{notes(joint)}</span
+										>{/if}</td
+								>
 								<td class="text-end font-semibold whitespace-nowrap"
 									>{joint.torqueNm === null
 										? joint.kind === 'cushion'
@@ -140,7 +167,13 @@
 										: ''}</td
 								>
 								<td class="ps-4 whitespace-nowrap"
-									>{torque ? (torque.seen ? sightNames[torque.seen] : torque.entered) : '–'}</td
+									>{torque
+										? torque.seen
+											? sightNames[torque.seen]
+											: torque.entered
+										: '–'}{status.actions > 1
+										? `, step ${status.done} of ${status.actions}`
+										: ''}</td
 								>
 								<td class="ps-3"
 									>{torque
@@ -167,6 +200,20 @@
 					</tbody>
 				</table>
 			</div>
+			{#if record.loadings.some((look) => look.corner === corner)}
+				<p class="mt-1 text-[13px]">
+					<b>Loaded:</b>
+					{record.loadings
+						.filter((look) => look.corner === corner)
+						.map(
+							(look) =>
+								`${look.entered} ${loadMethodNames[look.method].toLowerCase()}${look.oppositeNowMm === null ? '' : ` (opposite corner moved ${units.show(look.oppositeNowMm - look.oppositeBeforeMm!, 'length')})`}`
+						)
+						.join('; ')}{loadedStanding(record, corner, job.limits)
+						? `. ${loadedStanding(record, corner, job.limits)!.words}.`
+						: ''}
+				</p>
+			{/if}
 		</section>
 	{/each}
 	<p class="caption mt-1">

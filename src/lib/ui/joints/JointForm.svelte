@@ -11,7 +11,7 @@
 		type JointKind,
 		type TightenRule
 	} from '$core/layout/types';
-	import { withMeantUnit } from '$core/units/parse';
+	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import { faultOf } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -23,6 +23,8 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { v7 as uuidv7 } from 'uuid';
+	import ProgrammeFields from './ProgrammeFields.svelte';
+	import { programmeForm, programmeInput, threadInput } from './programme-form';
 
 	interface Props {
 		/** The joint to change; without it a new one is added. */
@@ -46,7 +48,16 @@
 		oneTime: start?.oneTime ?? false,
 		tool: (start?.tool ?? 'run-down') as string,
 		holdStud: start?.holdStud ?? false,
+		loosened: start?.loosened ?? true,
 		note: start?.note ?? ''
+	});
+	let programme = $state(programmeForm(start?.programme ?? null, start?.thread ?? null));
+	const torqueNm = $derived.by(() => {
+		const parsed = parseQuantity(form.torque, 'torque', {
+			field: 'torque',
+			defaultUnit: units.choice.torque
+		});
+		return parsed.ok ? parsed.value.si : undefined;
 	});
 	/** The same joint on the other side of the axle. */
 	const twin = $derived(
@@ -64,6 +75,8 @@
 			...fields,
 			torque,
 			torqueSource: torque && form.torqueSource,
+			programme: programmeInput(programme, start?.programme ?? null, units.choice),
+			thread: threadInput(programme),
 			...(start ? {} : { id: uuidv7(), corner })
 		};
 	}
@@ -80,11 +93,11 @@
 	/** Goes on with the other side where that was asked for. */
 	async function finish() {
 		if (start && twin && both) {
-			const { torque, torqueSource, oneTime, tool, holdStud } = body();
+			const { torque, torqueSource, oneTime, tool, holdStud, programme, thread, loosened } = body();
 			await write.send(
 				'PATCH',
 				`/jobs/${job.record.id}/joints/${twin.id}`,
-				{ torque, torqueSource, oneTime, tool, holdStud },
+				{ torque, torqueSource, oneTime, tool, holdStud, programme, thread, loosened },
 				job.record.version
 			);
 		}
@@ -155,6 +168,7 @@
 				fault={faultOf(write.refusal, 'torqueSource')}
 			/>
 		{/if}
+		<ProgrammeFields bind:form={programme} kind={form.kind} {torqueNm} refusal={write.refusal} />
 		<SelectField
 			label="Tool"
 			bind:value={form.tool}
@@ -177,8 +191,12 @@
 			><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.holdStud} />Hold the
 			stud</label
 		>
+		{#if start}<label class="touch flex items-center gap-3"
+				><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.loosened} />Undone
+				in this job</label
+			>{/if}
 		{#if twin}<label class="touch flex items-center gap-3"
-				><input type="checkbox" class="size-6 accent-spruce" bind:checked={both} />Same torque at {cornerNames[
+				><input type="checkbox" class="size-6 accent-spruce" bind:checked={both} />The same at {cornerNames[
 					twin.corner
 				].toLowerCase()}</label
 			>{/if}

@@ -10,8 +10,8 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
-	import ArmDrawing from './ArmDrawing.svelte';
 	import JointEntry from './JointEntry.svelte';
 	import { jointMarks } from './joint-words';
 	import TargetPanel from './TargetPanel.svelte';
@@ -70,7 +70,9 @@
 		car.carState === 'loaded' && hubToArch?.ok ? hubToArch.value.si : undefined
 	);
 	const judged = $derived(
-		setMm === undefined ? undefined : judgeBush(job.record, corner, setMm, job.limits)
+		setMm === undefined
+			? undefined
+			: judgeBush(job.record, corner, setMm, job.limits, chosen?.place)
 	);
 	/** Also without a reading: the target itself can be drawn. */
 	const atTarget = $derived(judgeBush(job.record, corner, 400, job.limits));
@@ -81,11 +83,17 @@
 				? atTarget.value.targetHubToArchMm
 				: undefined
 	);
-	const geometry = $derived(
-		targetMm === undefined
-			? undefined
-			: armGeometry(job.record.vehicle.axles[axleOf(corner)], targetMm)
+	const assumed = $derived(
+		targetMm !== undefined &&
+			armGeometry(job.record.vehicle.axles[axleOf(corner)], targetMm, chosen?.place).assumed
 	);
+	/** The height that is drawn: moved by hand, else as read, else hanging. */
+	let moved = $state<number>();
+	const shownMm = $derived(moved ?? setMm ?? (targetMm ?? 0) + 60);
+	$effect(() => {
+		void setMm;
+		moved = undefined;
+	});
 	const stances: { value: Stance; name: string }[] = [
 		{ value: 'hanging', name: 'Hanging' },
 		{ value: 'on-wheels', name: 'On its wheels' },
@@ -168,11 +176,13 @@
 			{/if}
 		</div>
 		{#if chosen}
-			{#key chosen.id}
+			{#key `${chosen.id} ${status(chosen).next}`}
 				<JointEntry
 					joint={chosen}
 					{car}
-					onrecorded={() => (chosenId = nextOwed(chosen.id)?.id ?? chosen.id)}
+					onrecorded={() => {
+						if (status(chosen).state !== 'begun') chosenId = nextOwed(chosen.id)?.id ?? chosen.id;
+					}}
 				/>
 			{/key}
 		{:else}
@@ -191,20 +201,17 @@
 			<h2 class="text-lg">
 				{setMm === undefined ? 'Where the bush must rest' : 'If a bush is set here'}
 			</h2>
-			{#if geometry && targetMm !== undefined}
-				<ArmDrawing
-					arm={{
-						armLengthMm: geometry.armLengthMm.value,
-						outerBelowInnerMm: geometry.outerBelowInnerMm.value,
-						referenceHubToArchMm: geometry.referenceHubToArchMm
-					}}
+			{#if targetMm !== undefined}
+				<CornerView
+					{corner}
 					{targetMm}
-					{setMm}
-					judged={judged?.ok ? judged.value : undefined}
+					heightMm={shownMm}
+					place={chosen?.place}
+					onmove={(mm) => (moved = mm)}
 				/>
 			{/if}
-			{#if judged?.ok && geometry}
-				<TwistVerdict judged={judged.value} assumed={geometry.assumed} />
+			{#if judged?.ok}
+				<TwistVerdict judged={judged.value} {assumed} />
 			{:else if judged && !judged.ok}
 				<p class="text-madder">{judged.faults[0]!.message}</p>
 			{:else if targetMm === undefined}

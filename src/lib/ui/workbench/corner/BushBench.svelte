@@ -5,7 +5,7 @@
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import ArmDrawing from '$lib/ui/joints/ArmDrawing.svelte';
+	import ArmDrawing from './ArmDrawing.svelte';
 	import Bench from '../frame/Bench.svelte';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';

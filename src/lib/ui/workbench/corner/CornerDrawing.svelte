@@ -2,9 +2,9 @@
 	import type { MechanismLayout } from '$core/mechanism/geometry';
 	import type { CornerPosture } from '$core/mechanism/points';
 	import { line } from 'd3';
-	import { coilPath } from '../frame/coil';
-	import { draggable } from '../frame/drag';
-	import { seenFromSide, shapeOf, type Flat } from './view';
+	import CornerFigure from '$lib/ui/corner/CornerFigure.svelte';
+	import { draggable } from '$lib/ui/corner/drag';
+	import { seenFromSide, shapeOf, tyreWidthMm, type Flat } from '$lib/ui/corner/view';
 
 	/** A corner to scale at one bump, with ghosts at the ends of its travel. The wheel can be moved. */
 	interface Props {
@@ -22,11 +22,10 @@
 	const side = $derived(seenFromSide(layout));
 	const ends = $derived([shapeOf(layout, postures[0]!), shapeOf(layout, postures[1]!)]);
 	const now = $derived(shapeOf(layout, postures[2]!));
-	const tyreWidth = 205;
 
 	/** Everything that must be seen, so that nothing jumps while the wheel moves. */
 	const box = $derived.by(() => {
-		const reach = side ? wheelRadiusMm : tyreWidth / 2 + 30;
+		const reach = side ? wheelRadiusMm : tyreWidthMm / 2 + 30;
 		const all: Flat[] = [...ends, now].flatMap((shape) => [
 			...shape.pivots,
 			...shape.joints,
@@ -61,7 +60,6 @@
 	);
 	const floor = $derived(to([0, now.wheel[1] - wheelRadiusMm])[1]);
 	const travel = $derived(to([box.right, 0])[0] + 10);
-	const degrees = 180 / Math.PI;
 </script>
 
 <svg
@@ -83,104 +81,19 @@
 		{/each}
 	{/each}
 
-	{#if now.damper}
-		{@const [top, bottom] = now.damper.map(to) as [Flat, Flat]}
-		{@const mid = [
-			bottom[0] + (top[0] - bottom[0]) * 0.55,
-			bottom[1] + (top[1] - bottom[1]) * 0.55
-		]}
-		<path d="M {bottom} L {mid}" class="stroke-soft" stroke-width="13" />
-		<path d="M {mid} L {top}" class="stroke-soft" stroke-width="4" />
-	{/if}
-	{#if now.spring}
-		{@const [top, bottom] = now.spring}
-		{@const start =
-			layout === 'macpherson'
-				? ([top[0] + (bottom[0] - top[0]) * 0.62, top[1] + (bottom[1] - top[1]) * 0.62] as Flat)
-				: bottom}
-		<path
-			d={coilPath(to(top), to(start), 6, 110 * scale)}
-			fill="none"
-			class="stroke-spruce"
-			stroke-width="4"
-			stroke-linejoin="round"
-		/>
-	{/if}
-
-	{#each now.arms as arm, i (i)}
-		<path
-			d={path([arm.from, arm.to])}
-			class={arm.light ? 'stroke-soft' : 'stroke-ink'}
-			stroke-width={arm.light ? 3 : 6}
-			stroke-linecap="round"
-			fill="none"
-		/>
-	{/each}
-	{#if now.knuckle.length > 2}
-		<path
-			d={path(now.knuckle, true)}
-			class="fill-sunk stroke-ink"
-			fill-opacity="0.85"
-			stroke-width="3"
-			stroke-linejoin="round"
-		/>
-	{/if}
-	{#each now.joints as joint, i (i)}
-		{@const [x, y] = to(joint)}
-		<circle cx={x} cy={y} r="6" class="fill-panel stroke-ink" stroke-width="3" />
-	{/each}
-	{#each now.pivots as pivot, i (i)}
-		{@const [x, y] = to(pivot)}
-		<rect
-			x={x - 9}
-			y={y - 9}
-			width="18"
-			height="18"
-			class="fill-sunk stroke-ink"
-			stroke-width="2.5"
-		/>
-		<circle cx={x} cy={y} r="3.5" class="fill-ink" />
-	{/each}
-	{#if now.damper}
-		{@const [x, y] = to(now.damper[0])}
-		<path d="M {x - 16} {y} h 32" class="stroke-ink" stroke-width="5" />
-	{/if}
-
-	<g
-		class="cursor-ns-resize touch-none"
-		{@attach draggable((start) => {
-			const from = bumpMm;
-			return (place) => onmove(from + (start.y - place.y) / scale);
-		})}
-	>
-		{#if side}
-			{@const [x, y] = to(now.wheel)}
-			<circle
-				cx={x}
-				cy={y}
-				r={wheelRadiusMm * scale}
-				class="fill-ink stroke-ink"
-				fill-opacity="0.06"
-				stroke-width="3"
-			/>
-			<circle cx={x} cy={y} r={wheelRadiusMm * 0.62 * scale} fill="none" class="stroke-soft" />
-			<circle cx={x} cy={y} r="7" class="fill-ink" />
-		{:else}
-			{@const [x, y] = to(now.wheel)}
-			<rect
-				x={x - (tyreWidth / 2) * scale}
-				y={y - wheelRadiusMm * scale}
-				width={tyreWidth * scale}
-				height={2 * wheelRadiusMm * scale}
-				rx={28 * scale}
-				transform="rotate({now.lean * degrees} {x} {y})"
-				class="fill-ink stroke-ink"
-				fill-opacity="0.08"
-				stroke-width="3"
-			/>
-			<circle cx={x} cy={y} r="7" class="fill-ink" />
-		{/if}
-	</g>
+	<CornerFigure {layout} shape={now} {to} {scale} {wheelRadiusMm}>
+		{#snippet handle(wheel)}
+			<g
+				class="cursor-ns-resize touch-none"
+				{@attach draggable((start) => {
+					const from = bumpMm;
+					return (place) => onmove(from + (start.y - place.y) / scale);
+				})}
+			>
+				{@render wheel()}
+			</g>
+		{/snippet}
+	</CornerFigure>
 
 	<path
 		d="M {travel} {to(ends[0]!.wheel)[1]} V {to(ends[1]!.wheel)[1]}"

@@ -5,8 +5,7 @@
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
-	import { line, scaleLinear } from 'd3';
-	import Axes from '../frame/Axes.svelte';
+	import TraceChart from '$lib/ui/trace/TraceChart.svelte';
 	import Bench from '../frame/Bench.svelte';
 	import { countOf, readColumns, writeColumns } from '../frame/columns';
 	import Readout from '../frame/Readout.svelte';
@@ -79,24 +78,7 @@
 		rejected: { words: '✕ Rejected', tone: 'bad' }
 	} as const;
 
-	const shown = $derived.by(() => {
-		const { first, second } = columns;
-		const every = Math.max(1, Math.ceil(first.length / 3000));
-		return first.flatMap((angle, i) =>
-			i % every ? [] : [[angle, second[i]!] as [number, number]]
-		);
-	});
-	const x = $derived(
-		scaleLinear([shown[0]?.[0] ?? 0, shown[shown.length - 1]?.[0] ?? 1], [64, 760])
-	);
 	const wanted = $derived(t ? num('targetNm') + t.prevailingNm : num('targetNm'));
-	const y = $derived(
-		scaleLinear(
-			[0, 1.12 * Math.max(inUnit(wanted), ...shown.map(([, torque]) => torque))],
-			[380, 20]
-		)
-	);
-	const path = $derived(line()(shown.map(([a, torque]) => [x(a), y(torque)])));
 	const low = $derived(wanted * (1 - num('tolerancePercent') / 100));
 	const high = $derived(wanted * (1 + num('tolerancePercent') / 100));
 	const show = (nm: number) => units.show(nm, 'torque');
@@ -120,52 +102,13 @@
 		/>
 	{/snippet}
 	{#snippet drawing()}
-		{#if t && shown.length > 1}
-			<svg
-				viewBox="0 0 780 440"
-				class="drawn"
-				role="img"
-				aria-label="Torque over angle, with the band wanted, the snug point and the slope"
-			>
-				<Axes {x} {y} xUnit="angle, °" yUnit={units.choice.torque} xTicks={9} yTicks={7} />
-				<rect
-					x="64"
-					y={y(inUnit(high))}
-					width="696"
-					height={y(inUnit(low)) - y(inUnit(high))}
-					class="fill-mark-wash"
-				/>
-				<path
-					d="M 64 {y(inUnit(wanted))} H 760"
-					class="stroke-mark"
-					stroke-width="2"
-					stroke-dasharray="7 5"
-				/>
-				<text x="72" y={y(inUnit(wanted)) - 7} font-size="14" class="text-mark"
-					>wanted {show(wanted)}{t.prevailingNm > 0.05 ? ', run-down added' : ''}</text
-				>
-				<path
-					d="M {x(t.snugDeg)} {y(inUnit(t.prevailingNm))} L {x(
-						t.snugDeg + (t.peakNm - t.prevailingNm) / t.slopeNmPerDeg
-					)} {y(inUnit(t.peakNm))}"
-					class="stroke-ochre"
-					stroke-width="2"
-					stroke-dasharray="4 4"
-				/>
-				<path d={path} fill="none" class="stroke-spruce" stroke-width="3" stroke-linejoin="round" />
-				<path
-					d="M {x(t.snugDeg)} {y(inUnit(t.prevailingNm)) + 12} v -24"
-					class="stroke-ink"
-					stroke-width="3"
-				/>
-				<text
-					x={x(t.snugDeg) - 8}
-					y={y(inUnit(t.prevailingNm)) - 16}
-					text-anchor="end"
-					font-size="15"
-					font-weight="600">snug {formatNumber(t.snugDeg, 0)}°</text
-				>
-			</svg>
+		{#if t}
+			<TraceChart
+				angleDeg={columns.first}
+				torqueNm={columns.second.map(toNm)}
+				read={t}
+				wanted={{ lowNm: low, nm: wanted, highNm: high }}
+			/>
 			<p class="caption">
 				Blue band: what is wanted. Dashed ochre: the elastic slope carried down to the run-down
 				torque; they meet at snug.

@@ -8,7 +8,7 @@
 	import { personalUnits } from '$lib/client/units';
 	import type { Snippet } from 'svelte';
 	import Bench from '../frame/Bench.svelte';
-	import { draggable } from '../frame/drag';
+	import { draggable } from '$lib/ui/corner/drag';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';
 	import { BenchValues } from '../frame/values.svelte';

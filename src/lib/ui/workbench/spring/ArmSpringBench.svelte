@@ -7,7 +7,7 @@
 	import { personalUnits } from '$lib/client/units';
 	import type { Snippet } from 'svelte';
 	import Bench from '../frame/Bench.svelte';
-	import { coilPath } from '../frame/coil';
+	import { coilPath } from '$lib/ui/corner/coil';
 	import Curves from '../frame/Curves.svelte';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';

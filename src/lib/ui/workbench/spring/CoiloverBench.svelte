@@ -7,8 +7,8 @@
 	import { personalUnits } from '$lib/client/units';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import Bench from '../frame/Bench.svelte';
-	import { coilPath } from '../frame/coil';
-	import { draggable } from '../frame/drag';
+	import { coilPath } from '$lib/ui/corner/coil';
+	import { draggable } from '$lib/ui/corner/drag';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';
 	import { BenchValues } from '../frame/values.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { personalUnits } from '$lib/client/units';
-	import { coilPath } from '../frame/coil';
+	import { coilPath } from '$lib/ui/corner/coil';
 
 	/** The spring to scale: free, in the strut, and between the hooks with its seat free. */
 	interface Props {

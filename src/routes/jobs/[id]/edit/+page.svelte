@@ -1,15 +1,20 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { schoolKeys, schools, type SchoolKey } from '$core/height/schools';
+	import { withMeantUnit } from '$core/units/parse';
+	import { faultOf } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
+	import { personalUnits } from '$lib/client/units';
 	import { VersionedWrite } from '$lib/client/versioned.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
+	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import JobFields from '$lib/ui/job/JobFields.svelte';
 
 	let { data } = $props();
 	const job = currentJob();
+	const units = personalUnits();
 	const write = new VersionedWrite();
 	// The form keeps what it was opened with, and the version of that: a change by somebody else in the
 	// meantime is then seen as one.
@@ -20,6 +25,7 @@
 		corners: [...opened.corners],
 		technicianId: opened.technicianId ?? ''
 	});
+	let resetAbove = $state(`${opened.resetAboveMm} mm`);
 	let school = $state<SchoolKey>(opened.school);
 	const measured = $derived(job.record.readings.length > 0);
 	const done = () => goto(`/jobs/${opened.id}`);
@@ -30,6 +36,9 @@
 			...form,
 			odometer: form.odometer || null,
 			technicianId: form.technicianId || null,
+			...(resetAbove === `${opened.resetAboveMm} mm`
+				? {}
+				: { resetAbove: withMeantUnit(resetAbove, units.choice.length) }),
 			...(school === opened.school ? {} : { school })
 		};
 		if (await write.send('PATCH', `/jobs/${opened.id}`, body, opened.version)) await done();
@@ -40,13 +49,21 @@
 	<h1 class="text-2xl">Change the job</h1>
 	<RefusalNotice
 		{write}
-		fields={['complaint', 'odometer', 'corners', 'technicianId']}
+		fields={['complaint', 'odometer', 'corners', 'technicianId', 'resetAbove']}
 		onapplied={done}
 	/>
 	<JobFields
 		bind:form={() => form, (value) => Object.assign(form, value)}
 		people={data.team}
 		refusal={write.refusal}
+	/>
+	<QuantityField
+		label="Bushes are owed a re-set above a change of"
+		dimension="length"
+		bind:value={resetAbove}
+		fault={faultOf(write.refusal, 'resetAbove')}
+		hint="Every bonded bush of a corner that stands that much higher or lower, undone or not"
+		class="max-w-md"
 	/>
 	<div id="school">
 		<Choice

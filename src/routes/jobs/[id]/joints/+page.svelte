@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { axleOf, cornerNames, corners } from '$core/height/corners';
+	import { programmeWords } from '$core/fastener/joint-programme';
+	import { threadName } from '$core/fastener/thread';
 	import { findLayout } from '$core/layout/catalogue';
 	import { jointKindNames, tightenRuleNames } from '$core/layout/types';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -7,12 +9,14 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import JointForm from '$lib/ui/joints/JointForm.svelte';
 	import { jointMarks } from '$lib/ui/joints/joint-words';
+	import { plausible } from '$lib/job/joints';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 
 	const job = currentJob();
 	const units = personalUnits();
 	let editing = $state<string>();
 	const worked = $derived(corners.filter((corner) => job.record.corners.includes(corner)));
+	const showNm = (nm: number) => units.show(nm, 'torque', { decimals: nm < 20 ? 1 : 0 });
 	const sources = { maker: 'maker', shop: 'shop', estimated: 'estimated' };
 	const unspecified = $derived(
 		job.record.joints.filter((j) => j.torqueNm === null && j.kind !== 'cushion').length
@@ -63,7 +67,11 @@
 										<span class="caption block"
 											>{jointKindNames[joint.kind]} · {tightenRuleNames[
 												joint.rule
-											].toLowerCase()}{joint.oneTime ? ' · used once' : ''}
+											].toLowerCase()}{joint.oneTime ? ' · used once' : ''}{joint.thread
+												? ` · ${threadName(joint.thread)} ${joint.thread.propertyClass}`
+												: ''}{programmeWords(joint.programme, showNm)
+												? ` · ${programmeWords(joint.programme, showNm)}`
+												: ''}
 											{#if !status.owed}<StateMark
 													mark={jointMarks[status.state].mark}
 													word={jointMarks[status.state].word}
@@ -71,6 +79,10 @@
 										>
 									</span>
 									<span class="text-end leading-tight">
+										{#if plausible(joint)?.plausible === false}<StateMark
+												mark="again"
+												word="unit or thread?"
+											/>{/if}
 										{#if joint.torqueNm !== null}
 											<span class="num text-xl"
 												>{units.show(joint.torqueNm, 'torque', {

@@ -10,7 +10,7 @@ import {
 	readPoint,
 	tapeEntries,
 	writePoint
-} from './points';
+} from '../workbench/corner/points';
 import { flatten, seenFromSide, shapeOf } from './view';
 
 const shape = (layout: MechanismLayout, bump: number) => {

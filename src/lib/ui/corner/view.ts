@@ -1,4 +1,5 @@
 import { polygonHull } from 'd3';
+import type { JointPlace } from '$core/layout/types';
 import type { MechanismLayout, Point } from '$core/mechanism/geometry';
 import type { CornerPosture } from '$core/mechanism/points';
 
@@ -11,6 +12,9 @@ export type Flat = [number, number];
 
 export const flatten = (layout: MechanismLayout, [x, y, z]: Point): Flat =>
 	seenFromSide(layout) ? [-x, z] : [y, z];
+
+/** Width of the tyre as drawn from in front; no size says how it bulges. */
+export const tyreWidthMm = 205;
 
 export interface Shape {
 	/** Arms and links: the pairs of ends. */
@@ -68,5 +72,58 @@ export function shapeOf(layout: MechanismLayout, posture: CornerPosture): Shape 
 		damper: span('damper') ?? span('strut'),
 		wheel,
 		lean: Math.atan2(-spinAxis[2], Math.hypot(spinAxis[0], spinAxis[1]))
+	};
+}
+
+/** Point names in the order they are looked for, at each place of a joint. */
+const placePoints: Readonly<Partial<Record<JointPlace, readonly string[]>>> = {
+	'damper-top': ['damperTop', 'strutTop', 'springTop'],
+	'damper-bottom': ['damperBottom', 'strutBottom', 'springBottom'],
+	'lower-pivot': ['lowerFrontPivot', 'lowerInner', 'pivotInner', 'pivotLeft'],
+	'lower-joint': ['lowerBallJoint', 'lowerOuter'],
+	'upper-pivot': ['upperFrontPivot', 'upperInner', 'lowerFrontPivot', 'lowerInner'],
+	'upper-joint': ['upperBallJoint', 'upperOuter', 'lowerBallJoint', 'lowerOuter'],
+	'tie-rod-inner': ['tieRodInner', 'lowerInner', 'lowerFrontPivot'],
+	'tie-rod-outer': ['tieRodOuter', 'lowerOuter', 'lowerBallJoint']
+};
+
+const between = ([ax, az]: Flat, [bx, bz]: Flat, share: number): Flat => [
+	ax + share * (bx - ax),
+	az + share * (bz - az)
+];
+
+/** Where a joint sits in the drawing. Links that no tape measures are shown near the part they hold to. */
+export function placeOf(layout: MechanismLayout, posture: CornerPosture, place: JointPlace): Flat {
+	const wheel = flatten(layout, posture.wheelCentre);
+	const at = (name: JointPlace): Flat => {
+		const point = placePoints[name]?.find((key) => posture.points[key]);
+		return point ? flatten(layout, posture.points[point]!) : wheel;
+	};
+	switch (place) {
+		case 'hub':
+			return wheel;
+		case 'drop-link':
+			return between(between(at('lower-pivot'), at('lower-joint'), 0.75), at('damper-bottom'), 0.5);
+		case 'bracket':
+			return between(at('damper-bottom'), at('damper-top'), 0.4);
+		case 'lateral-rod':
+			return between(at('lower-joint'), wheel, 0.5);
+		default:
+			return at(place);
+	}
+}
+
+/** From a pivot to the joint its arm carries: what turns in its rubber. */
+export function armOf(
+	layout: MechanismLayout,
+	posture: CornerPosture,
+	which: 'lower' | 'upper'
+): { pivot: Flat; joint: Flat } | undefined {
+	const names = which === 'upper' ? ['upperFrontPivot', 'upperInner'] : placePoints['lower-pivot']!;
+	const pivot = names.find((key) => posture.points[key]);
+	if (!pivot) return undefined;
+	return {
+		pivot: flatten(layout, posture.points[pivot]!),
+		joint: placeOf(layout, posture, which === 'upper' ? 'upper-joint' : 'lower-joint')
 	};
 }

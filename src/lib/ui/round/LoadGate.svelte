@@ -1,0 +1,185 @@
+<script lang="ts">
+	import { cornerNames, type Corner } from '$core/height/corners';
+	import { loadMethodNames, loadMethods, type LoadMethod } from '$core/procedure/facts';
+	import { parseQuantity, withMeantUnit } from '$core/units/parse';
+	import type { Refusal } from '$lib/client/api';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { outbox } from '$lib/client/outbox.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import { loadedStanding } from '$lib/job/view';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Choice from '$lib/ui/controls/Choice.svelte';
+	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import { onMount } from 'svelte';
+	import { v7 as uuidv7 } from 'uuid';
+
+	/** The gate before rubber: how the corner is loaded, what the tape reads, and whether that will do. */
+	interface Props {
+		corner: Corner;
+		/** What is typed, for the drawing. */
+		onlook?: (heightMm: number | undefined) => void;
+		onrecorded: () => void;
+	}
+	let { corner, onlook, onrecorded }: Props = $props();
+	const job = currentJob();
+	const units = personalUnits();
+	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
+	const show = (mm: number) => units.show(mm, 'length', { decimals });
+	const standing = $derived(loadedStanding(job.record, corner, job.limits));
+	const looks = $derived(job.record.loadings.filter((look) => look.corner === corner));
+	const opposites = { FL: 'RR', FR: 'RL', RL: 'FR', RR: 'FL' } as const;
+	const opposite = $derived(cornerNames[opposites[corner]].toLowerCase());
+
+	let method = $state<LoadMethod>(
+		job.record.loadings[job.record.loadings.length - 1]?.method ?? 'jack-to-height'
+	);
+	let text = $state('');
+	// svelte-ignore state_referenced_locally
+	let before = $state(
+		looks.findLast((look) => look.oppositeBeforeMm !== null)?.oppositeBeforeMm?.toString() ?? ''
+	);
+	let now = $state('');
+	let refusal = $state<Refusal>();
+	let busy = $state(false);
+	let box = $state<HTMLElement>();
+
+	const understood = $derived(
+		text.trim()
+			? parseQuantity(text, 'length', {
+					field: 'hubToArch',
+					defaultUnit: units.choice.length,
+					min: 150,
+					max: 800
+				})
+			: undefined
+	);
+	$effect(() => onlook?.(understood?.ok ? understood.value.si : undefined));
+	onMount(() => {
+		box?.querySelector<HTMLInputElement>('input[type="text"], input:not([type])')?.focus({
+			preventScroll: true
+		});
+	});
+
+	const options = loadMethods.map((value) => ({ value, name: loadMethodNames[value] }));
+	const marks = {
+		none: 'owed',
+		'in-band': 'set',
+		'out-of-band': 'owed',
+		crept: 'again',
+		'body-lifted': 'again'
+	} as const;
+
+	async function record(event: SubmitEvent) {
+		event.preventDefault();
+		if (!understood?.ok) {
+			const title =
+				understood?.faults[0]!.message ?? 'Read hub to arch at this corner and type it.';
+			refusal = { status: 422, title };
+			return;
+		}
+		const meant = (value: string) => withMeantUnit(value, units.choice.length);
+		busy = true;
+		const id = uuidv7();
+		refusal = await outbox.add(`/jobs/${job.record.id}/loadings`, {
+			id,
+			corner,
+			method,
+			hubToArch: meant(text),
+			...(method === 'jack-to-height' && before.trim() && now.trim()
+				? { oppositeBefore: meant(before), oppositeNow: meant(now) }
+				: {}),
+			takenAt: new Date().toISOString()
+		});
+		busy = false;
+		if (refusal) return outbox.drop(id);
+		text = '';
+		now = '';
+		onrecorded();
+	}
+</script>
+
+<section bind:this={box} class="panel p-4" aria-labelledby="gate-name">
+	<div class="flex flex-wrap items-baseline justify-between gap-x-4">
+		<h1 id="gate-name" class="text-2xl">Load the corner</h1>
+		{#if standing}<StateMark
+				mark={marks[standing.verdict]}
+				word={standing.verdict === 'in-band' ? 'at height' : 'not yet'}
+				class="text-lg"
+			/>{/if}
+	</div>
+	{#if !standing}
+		<p class="mt-2 text-madder">
+			There is no target in hub to arch for this corner: choose one at the right, and for another
+			school state its conversion.
+		</p>
+	{:else}
+		<p class="mt-1">
+			<span class="caption block">{method === 'jack-to-height' ? 'Jack to' : 'It must read'}</span>
+			<span class="num text-[84px] leading-none text-mark"
+				>{units.show(standing.targetMm, 'length', { bare: true, decimals })}<span
+					class="ms-2 text-3xl font-medium text-soft">{units.choice.length}</span
+				></span
+			>
+			<span class="ms-2 text-2xl">± {show(standing.toleranceMm)}</span>
+		</p>
+		<p
+			role="status"
+			class="mt-1 text-lg {['crept', 'body-lifted'].includes(standing.verdict)
+				? 'font-semibold text-madder'
+				: standing.verdict === 'in-band'
+					? 'text-spruce'
+					: 'text-ochre'}"
+		>
+			{standing.words}
+		</p>
+		<form class="mt-3 space-y-3" onsubmit={record}>
+			<Choice label="Loaded how" row bind:value={method} {options} />
+			<div class="grid gap-x-4 gap-y-2 sm:grid-cols-3">
+				<QuantityField
+					label="Hub to arch now"
+					dimension="length"
+					bind:value={text}
+					inputmode={units.choice.length === 'mm' ? 'decimal' : 'text'}
+				/>
+				{#if method === 'jack-to-height'}
+					<QuantityField
+						label="Before the jack, {opposite}"
+						dimension="length"
+						bind:value={before}
+						hint="ground to arch or sill"
+					/>
+					<QuantityField
+						label="The same now"
+						dimension="length"
+						bind:value={now}
+						hint="has the body moved?"
+					/>
+				{/if}
+			</div>
+			{#if method === 'jack-to-height'}
+				<p class="text-[15px] text-ochre">
+					A jack alone does not support a car: stands under the body, and the body must not lift off
+					them.
+				</p>
+			{/if}
+			<RefusalNotice {refusal} />
+			<ActionButton weight="main" type="submit" disabled={busy}>Record the reading</ActionButton>
+		</form>
+	{/if}
+	{#if looks.length}
+		<ul class="mt-4 divide-y divide-line border-y border-line" aria-label="Readings while loaded">
+			{#each looks as look (look.id)}
+				<li class="flex min-h-11 flex-wrap items-center gap-x-3">
+					<span class="num text-lg">{look.entered}</span>
+					<span class="caption">
+						{loadMethodNames[look.method].toLowerCase()}{look.oppositeNowMm !== null
+							? ` · ${opposite} moved ${show(look.oppositeNowMm - look.oppositeBeforeMm!)}`
+							: ''} · {job.personName(look.personId)}{look.deviceReadingId ? ' · by the gauge' : ''}
+					</span>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+</section>

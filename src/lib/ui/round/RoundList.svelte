@@ -1,0 +1,94 @@
+<script lang="ts">
+	import { cornerNames } from '$core/height/corners';
+	import { roundPhaseNames, roundPhases, type RoundStop } from '$core/procedure/round';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import { atWork } from '$lib/job/joints';
+	import StateMark, { type Mark } from '$lib/ui/status/StateMark.svelte';
+	import { jointMarks } from '../joints/joint-words';
+
+	/** The whole round in its order; what is behind, what is in hand, what is to come. */
+	interface Props {
+		stops: readonly RoundStop[];
+		now?: RoundStop;
+		done: (stop: RoundStop) => boolean;
+		onpick: (stop: RoundStop) => void;
+	}
+	let { stops, now, done, onpick }: Props = $props();
+	const job = currentJob();
+	const units = personalUnits();
+	const joints = $derived(new Map(job.record.joints.map((joint) => [joint.id, joint])));
+
+	/** One line for each joint, whatever its steps, and one for each corner to be loaded. */
+	const lineKey = (stop: RoundStop) => (stop.phase === 'load' ? stop.corner : stop.jointId);
+	const lines = $derived(
+		stops.filter((stop, i) => i === 0 || lineKey(stops[i - 1]!) !== lineKey(stop))
+	);
+	const lineOf = (stop: RoundStop) => {
+		if (stop.phase === 'load') {
+			const mark: Mark = done(stop) ? 'set' : 'owed';
+			return { name: 'Bring to height', mark, word: done(stop) ? 'at height' : 'owed', number: '' };
+		}
+		const joint = joints.get(stop.jointId)!;
+		const status = job.view.standing.joints.get(joint.id)!;
+		const { torqueNm } = atWork(joint);
+		const steps = status.actions > 1 ? ` ${status.done}/${status.actions}` : '';
+		return {
+			name: joint.name,
+			mark: jointMarks[status.state].mark,
+			word: `${jointMarks[status.state].word}${status.state === 'begun' ? steps : ''}`,
+			number: torqueNm === null ? '' : units.show(torqueNm, 'torque', { bare: true, decimals: 0 })
+		};
+	};
+	const isNow = (stop: RoundStop) =>
+		now !== undefined &&
+		(stop.phase === 'load'
+			? now.phase === 'load' && now.corner === stop.corner
+			: now.phase !== 'load' && now.jointId === stop.jointId);
+	let list = $state<HTMLElement>();
+	$effect(() => {
+		void now;
+		list?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+	});
+</script>
+
+<div bind:this={list}>
+	{#each roundPhases as phase (phase)}
+		{@const inPhase = lines.filter((stop) =>
+			phase === 'rubber' ? stop.phase === 'load' || stop.phase === 'rubber' : stop.phase === phase
+		)}
+		{#if phase !== 'load' && inPhase.length}
+			<h2 class="caption flex justify-between bg-sunk px-3 py-1">
+				<span>{roundPhaseNames[phase]}</span>
+				<span>{inPhase.filter((stop) => !done(stop)).length} owed</span>
+			</h2>
+			<ul>
+				{#each inPhase as stop (lineKey(stop))}
+					{@const line = lineOf(stop)}
+					<li>
+						<button
+							type="button"
+							onclick={() => onpick(stop)}
+							aria-current={isNow(stop) ? 'step' : undefined}
+							class="flex min-h-12 w-full items-center gap-2 border-s-4 px-3 py-1 text-start {isNow(
+								stop
+							)
+								? 'border-spruce bg-spruce-wash'
+								: 'border-transparent hover:bg-sunk'}"
+						>
+							<span class="min-w-0 flex-1 leading-tight">
+								<span class="text-[15px]"><b>{stop.corner}</b> {line.name}</span>
+								<span class="block text-[13px]"
+									><StateMark mark={line.mark} word={line.word} /><span class="sr-only"
+										>, {cornerNames[stop.corner]}</span
+									></span
+								>
+							</span>
+							<span class="num text-soft">{line.number}</span>
+						</button>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+	{/each}
+</div>

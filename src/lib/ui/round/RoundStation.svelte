@@ -1,0 +1,336 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { actionsOf } from '$core/fastener/joint-programme';
+	import { pickWrenches } from '$core/fastener/rack';
+	import { cornerNames } from '$core/height/corners';
+	import { loadMethodNames } from '$core/procedure/facts';
+	import { roundStops, stopDone, type RoundSide, type RoundStop } from '$core/procedure/round';
+	import type { Standing } from '$lib/client/car-state.svelte';
+	import { DeviceDesk } from '$lib/client/device-desk.svelte';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { outbox } from '$lib/client/outbox.svelte';
+	import { atWork } from '$lib/job/joints';
+	import { loadedStanding } from '$lib/job/view';
+	import type { ShopWrench } from '$lib/rack/model';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import CornerView from '$lib/ui/corner/CornerView.svelte';
+	import { onDestroy } from 'svelte';
+	import { v7 as uuidv7 } from 'uuid';
+	import JointEntry from '../joints/JointEntry.svelte';
+	import TargetPanel from '../joints/TargetPanel.svelte';
+	import LoadGate from './LoadGate.svelte';
+	import ReadingTray from './ReadingTray.svelte';
+	import RoundList from './RoundList.svelte';
+
+	/** One joint at a time, in the order of the work. */
+	let { side, onside }: { side: RoundSide; onside: (side: RoundSide) => void } = $props();
+	const job = currentJob();
+	const desk = new DeviceDesk(job.record.id);
+
+	const facts = $derived(job.view.facts.joints);
+	const stops = $derived(roundStops(facts, side));
+	const lastRow = $derived((jointId: string) =>
+		job.record.torques.findLast((row) => row.jointId === jointId)
+	);
+	const passedOver = $derived(
+		(stop: RoundStop) => stop.phase !== 'load' && lastRow(stop.jointId)?.skipReason != null
+	);
+	const loaded = $derived((stop: RoundStop) => loadedStanding(job.record, stop.corner, job.limits));
+	const done = $derived((stop: RoundStop): boolean => {
+		if (stopDone(stop, job.view.standing, facts)) return true;
+		return stop.phase === 'load' && loaded(stop)?.verdict === 'in-band';
+	});
+	/** A joint picked from the list; the next in order otherwise. */
+	let picked = $state.raw<RoundStop>();
+	const next = $derived(stops.find((stop) => !done(stop) && !passedOver(stop)));
+	const stop = $derived(picked ? atHand(picked) : next);
+	const joint = $derived(
+		stop && stop.phase !== 'load'
+			? job.record.joints.find(({ id }) => id === stop.jointId)
+			: undefined
+	);
+	const left = $derived(stops.filter((one) => one.phase !== 'load' && !done(one)).length);
+	const skipped = $derived(
+		facts.filter(
+			(one) => lastRow(one.id)?.skipReason != null && job.view.standing.joints.get(one.id)!.owed
+		)
+	);
+
+	/** The step of a picked joint that comes next. */
+	function atHand(pick: RoundStop): RoundStop {
+		if (pick.phase === 'load') return pick;
+		return { ...pick, action: job.view.standing.joints.get(pick.jointId)!.next };
+	}
+	/** Goes on with the same joint while it has steps left, then with the order. */
+	function goOn() {
+		if (picked && picked.phase !== 'load') {
+			const { state } = job.view.standing.joints.get(picked.jointId)!;
+			if (state === 'begun') return;
+		}
+		picked = undefined;
+	}
+
+	/** How the car stands at the stop in hand: from the looks on record, or as the phase needs it. */
+	const standing = $derived.by((): Standing => {
+		if (stop?.phase === 'ground') {
+			return { stance: 'on-wheels', carState: 'loaded', method: 'on-wheels', hubToArch: '' };
+		}
+		const look = stop && job.record.loadings.findLast(({ corner }) => corner === stop.corner);
+		if (!look) return { stance: 'hanging', carState: 'hanging', method: undefined, hubToArch: '' };
+		const { method, hubToArchMm } = look;
+		return { stance: method, carState: 'loaded', method, hubToArch: `${hubToArchMm} mm` };
+	});
+	const sent = $derived({
+		carState: standing.carState,
+		...(standing.method ? { method: standing.method } : {}),
+		...(standing.hubToArch ? { hubToArch: standing.hubToArch } : {})
+	});
+
+	const rack = $derived((page.data.wrenches ?? []) as ShopWrench[]);
+	const today = new Date().toISOString().slice(0, 10);
+	/** Wrenches for everything that is left, with as few changes as can be. */
+	const plan = $derived.by(() => {
+		const ahead = stops.flatMap((one) => {
+			if (one.phase === 'load' || done(one)) return [];
+			const of = job.record.joints.find(({ id }) => id === one.jointId)!;
+			const torqueNm = actionsOf(atWork(of))[one.action]?.torqueNm;
+			return torqueNm === undefined
+				? []
+				: [{ key: `${of.id}/${one.action}`, torqueNm, adapter: of.programme?.adapter }];
+		});
+		const { picks, changes } = pickWrenches(ahead, rack, today);
+		return { picks: new Map(ahead.map(({ key }, i) => [key, picks[i]])), changes };
+	});
+	const planned = $derived(
+		stop && stop.phase !== 'load' ? plan.picks.get(`${stop.jointId}/${stop.action}`) : undefined
+	);
+
+	// Devices: told of the stop in hand, asked again at each change of it.
+	$effect(() => {
+		void job.record;
+		void desk.reload();
+	});
+	const key = $derived(
+		stop &&
+			`${stop.phase} ${stop.corner} ${stop.phase === 'load' ? '' : `${stop.jointId} ${stop.action}`}`
+	);
+	const wrenchDevice = $derived(desk.heard('wrench')?.id);
+	const gauge = $derived(desk.heard('height-gauge')?.id);
+	const question = $derived(JSON.stringify([key, sent]));
+	$effect(() => {
+		void question;
+		if (!stop || job.record.signedAt) return;
+		if (wrenchDevice && stop.phase !== 'load') {
+			const { jointId, action } = stop;
+			void desk.ask(wrenchDevice, { kind: 'torque', jointId, action, ...sent });
+		}
+		const method = standing.method ?? 'jack-to-height';
+		if (gauge && (stop.phase === 'load' || stop.phase === 'rubber'))
+			void desk.ask(gauge, { kind: 'loading', corner: stop.corner, method });
+	});
+	onDestroy(() => {
+		for (const id of [wrenchDevice, gauge]) if (id) void desk.ask(id, null);
+	});
+
+	/** The newest row of this person, to be taken back by a row of its own. */
+	const mine = $derived.by(() => {
+		const replaced = new Set(job.record.torques.map((row) => row.correctsId));
+		return job.record.torques.findLast(
+			(row) => !row.withdrawn && !replaced.has(row.id) && row.personId === page.data.person?.id
+		);
+	});
+	async function undo() {
+		if (!mine) return;
+		const { id, jointId, carState, method } = mine;
+		await outbox.add(`/jobs/${job.record.id}/torques`, {
+			id: uuidv7(),
+			jointId,
+			withdraw: true,
+			correctsId: id,
+			carState,
+			...(method ? { method } : {}),
+			takenAt: new Date().toISOString()
+		});
+		picked = stops.find((one) => one.phase !== 'load' && one.jointId === jointId);
+	}
+	const nameOf = (jointId: string) => {
+		const of = job.record.joints.find(({ id }) => id === jointId);
+		return of ? `${of.corner} ${of.name}` : '';
+	};
+
+	/** Height in the drawing: typed, moved by hand, else as the corner stands. */
+	let looked = $state<number>();
+	let moved = $state<number>();
+	$effect(() => {
+		void stop?.corner;
+		moved = undefined;
+		looked = undefined;
+	});
+	const target = $derived(stop && loaded(stop)?.targetMm);
+	const atNow = $derived(
+		stop && job.record.loadings.findLast(({ corner }) => corner === stop.corner)?.hubToArchMm
+	);
+	const shownMm = $derived(moved ?? looked ?? atNow ?? (target === undefined ? 0 : target + 60));
+	const sides: { value: RoundSide; name: string }[] = [
+		{ value: 'both', name: 'Whole car' },
+		{ value: 'left', name: 'Left side' },
+		{ value: 'right', name: 'Right side' }
+	];
+	function keys(event: KeyboardEvent) {
+		if (!event.altKey || event.ctrlKey || event.metaKey) return;
+		if (event.code === 'KeyU' && mine) {
+			event.preventDefault();
+			void undo();
+		}
+	}
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<div class="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[262px_minmax(0,1fr)_372px]">
+	<section
+		aria-label="The round"
+		class="panel max-lg:order-3 lg:max-h-[calc(100dvh-11.5rem)] lg:overflow-y-auto"
+	>
+		<RoundList {stops} now={stop} {done} onpick={(one) => (picked = one)} />
+	</section>
+
+	<section class="min-w-0 space-y-3" aria-label="In hand">
+		<div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+			<p role="status" class="me-auto text-lg">
+				<span class="num text-3xl {left ? 'text-ochre' : 'text-spruce'}">{left}</span>
+				{left === 1 ? 'step' : 'steps'} owed
+				{#if skipped.length}<span class="text-ochre">, {skipped.length} passed over</span>{/if}
+			</p>
+			<div class="flex" role="group" aria-label="Whose round">
+				{#each sides as one (one.value)}
+					<button
+						type="button"
+						class="touch min-h-12 border border-edge px-3 text-[15px] {side === one.value
+							? 'bg-spruce-wash font-semibold'
+							: 'bg-panel hover:bg-sunk'}"
+						aria-pressed={side === one.value}
+						onclick={() => {
+							picked = undefined;
+							onside(one.value);
+						}}>{one.name}</button
+					>
+				{/each}
+			</div>
+		</div>
+		{#if stop}
+			<p class="flex flex-wrap items-baseline gap-x-3">
+				<span class="text-xl font-semibold">{cornerNames[stop.corner]}</span>
+				<span class="text-[15px] text-soft">
+					{#if stop.phase === 'ground'}needs the car down on its wheels
+					{:else if stop.phase === 'rubber'}
+						{standing.method
+							? `${loadMethodNames[standing.method].toLowerCase()} at ${standing.hubToArch}`
+							: 'needs the corner loaded'}
+					{:else if stop.phase === 'rigid'}any state of the car{/if}
+				</span>
+			</p>
+		{/if}
+		{#if stop?.phase === 'load'}
+			{#key stop.corner}
+				<LoadGate corner={stop.corner} onlook={(mm) => (looked = mm)} onrecorded={goOn} />
+			{/key}
+		{:else if stop && joint}
+			{#if stop.phase === 'rubber' && loaded(stop) && loaded(stop)!.verdict !== 'in-band'}
+				<p
+					role="alert"
+					class="rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder"
+				>
+					✕ {loaded(stop)!.words}
+				</p>
+			{/if}
+			{#key key}
+				<JointEntry
+					{joint}
+					action={stop.action}
+					car={standing}
+					plannedWrench={planned}
+					skippable
+					onrecorded={goOn}
+				/>
+			{/key}
+			{#if stop.phase === 'rubber'}
+				<ActionButton onclick={() => (picked = { phase: 'load', corner: stop.corner })}
+					>Read the height again</ActionButton
+				>
+			{/if}
+		{:else}
+			<div class="panel p-6">
+				<p class="text-2xl {skipped.length ? 'text-ochre' : 'text-spruce'}">
+					{skipped.length
+						? '◇ The round is through but for what was passed over'
+						: '✓ The round is through'}
+				</p>
+				{#each skipped as one (one.id)}
+					<p class="mt-2">
+						{nameOf(one.id)}: {lastRow(one.id)!.skipReason}
+						<ActionButton
+							onclick={() =>
+								(picked = stops.find((s) => s.phase !== 'load' && s.jointId === one.id))}
+							>Do it now</ActionButton
+						>
+					</p>
+				{/each}
+				<div class="mt-4">
+					<ActionButton weight="main" href="/jobs/{job.record.id}/heights/after"
+						>Heights after</ActionButton
+					>
+				</div>
+			</div>
+		{/if}
+		<div class="flex flex-wrap items-center gap-3">
+			{#if mine && !job.record.signedAt}
+				<ActionButton onclick={undo}
+					>Undo {nameOf(mine.jointId)}, {mine.skipReason !== null
+						? 'passed over'
+						: mine.seen
+							? 'as seen'
+							: mine.entered}</ActionButton
+				>
+			{/if}
+			{#if plan.changes}<span class="caption"
+					>{plan.changes}
+					{plan.changes === 1 ? 'change' : 'changes'} of wrench to the end of the round</span
+				>{/if}
+		</div>
+	</section>
+
+	<aside class="min-w-0 space-y-3" aria-label="Where">
+		{#if stop && target !== undefined}
+			<section class="panel p-2" aria-label="Corner, to scale">
+				<CornerView
+					corner={stop.corner}
+					targetMm={target}
+					heightMm={shownMm}
+					place={joint?.place}
+					onmove={(mm) => (moved = mm)}
+				/>
+			</section>
+		{/if}
+		{#if stop?.phase === 'load'}<TargetPanel corner={stop.corner} />{/if}
+		{#if desk.devices.length}
+			<section class="panel px-3 py-1" aria-label="Devices">
+				{#each desk.devices.filter(({ kind }) => kind !== 'wheel-scales') as device (device.id)}
+					<label class="flex min-h-12 items-center gap-3 text-[15px]">
+						<input
+							type="checkbox"
+							class="size-6 accent-spruce"
+							checked={desk.listening.includes(device.id)}
+							onchange={(event) => desk.listen(device.id, event.currentTarget.checked)}
+						/>
+						<span class="me-auto">Take readings from {device.name}</span>
+						<span class={device.connected ? 'text-spruce' : 'text-soft'}
+							>{device.connected ? '✓ connected' : 'not connected'}</span
+						>
+					</label>
+				{/each}
+			</section>
+		{/if}
+		<ReadingTray {desk} {stop} standing={sent} />
+	</aside>
+</div>
