@@ -5,7 +5,7 @@ module.exports = {
 			name: 'core-imports-only-core',
 			severity: 'error',
 			from: { path: '^src/core' },
-			to: { path: '^(src/(?!core)|tools|tests|demo)' }
+			to: { path: '^(src/(?!core)|tools|tests|demo|devices)' }
 		},
 		{
 			name: 'core-does-no-io',
@@ -36,6 +36,12 @@ module.exports = {
 			severity: 'error',
 			from: { path: '^src/lib/server' },
 			to: { path: '^src/(routes|lib/ui|lib/client)' }
+		},
+		{
+			name: 'a-device-knows-only-the-protocol',
+			severity: 'error',
+			from: { path: '^devices', pathNot: '\\.test\\.ts$' },
+			to: { path: '^(src|tools|tests|demo)' }
 		},
 		{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
 		{

@@ -13,6 +13,7 @@ import type { Database } from '../src/lib/server/db/pool.ts';
 import { createShop } from '../src/lib/server/db/shop.ts';
 import { insertCalibration, insertWrench, listWrenches } from '../src/lib/server/db/wrenches.ts';
 import { addDevice } from '../src/lib/server/devices/devices.ts';
+import type { StandInTokens } from '../devices/stand-ins.ts';
 import { importJob, type JobFile } from '../src/lib/server/exchange/job-file.ts';
 import { createPerson } from '../src/lib/server/people.ts';
 
@@ -38,7 +39,12 @@ interface DemoShop {
 const readShop = () => JSON.parse(readFileSync(new URL('shop.json', here), 'utf8')) as DemoShop;
 
 export const demoPeople = () => readShop().people;
-export const demoDevices = () => readShop().devices;
+/** What the simulated devices say hello with. */
+export function demoTokens(): StandInTokens {
+	const { devices } = readShop();
+	const of = (kind: DeviceKind) => devices.find((device) => device.kind === kind)!.token;
+	return { wrench: of('wrench'), gauge: of('height-gauge'), scales: of('wheel-scales') };
+}
 
 /** The rack, each wrench with one calibration at 20, 60 and 100 % of its range, and the devices. */
 async function loadRack(db: Database, { wrenches, devices, people }: DemoShop): Promise<void> {

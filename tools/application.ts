@@ -25,6 +25,8 @@ export function serverEnvironment(address: DatabaseAddress, settings: Settings):
 		VANE_DB_PASSWORD: address.password,
 		VANE_DB_NAME: address.database,
 		VANE_ORIGIN: settings.origin,
+		VANE_DEVICE_HOST: settings.deviceHost,
+		VANE_DEVICE_PORT: String(settings.devicePort),
 		HOST: settings.host,
 		PORT: String(settings.port),
 		ORIGIN: settings.origin,
@@ -34,14 +36,14 @@ export function serverEnvironment(address: DatabaseAddress, settings: Settings):
 }
 
 /** A port that is taken is said before anything is started. */
-export async function checkPort({ host, port }: Settings): Promise<void> {
+export async function checkPort(host: string, port: number, setting: string): Promise<void> {
 	await new Promise<void>((done, broken) => {
 		const server = createServer();
 		server.once('error', (error: NodeJS.ErrnoException) =>
 			broken(
 				problem(
 					error.code === 'EADDRINUSE'
-						? `port ${port} is in use by another program. Choose another: VANE_PORT=${port + 1} ./vane …`
+						? `port ${port} is in use by another program. Choose another: ${setting}=${port + 10} ./vane …`
 						: `cannot listen on ${host}:${port}: ${error.message}`
 				)
 			)

@@ -151,7 +151,9 @@ async function drawsInThePage(): Promise<{
 		folder,
 		host: '127.0.0.1',
 		port,
-		origin
+		origin,
+		deviceHost: '127.0.0.1',
+		devicePort: await freePort()
 	});
 	const browser = await chromium.launch({
 		executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

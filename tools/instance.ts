@@ -100,7 +100,8 @@ export async function serveInstance(
 	const { server } = instance;
 	try {
 		const greeting = await prepare(instance.db);
-		await checkPort(settings);
+		await checkPort(settings.host, settings.port, 'VANE_PORT');
+		await checkPort(settings.deviceHost, settings.devicePort, 'VANE_DEVICE_PORT');
 		const application = await startApplication(server.address, settings);
 		writeFileSync(
 			launcherFile(settings.folder),

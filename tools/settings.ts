@@ -10,6 +10,9 @@ export interface Settings {
 	folder: string;
 	host: string;
 	port: number;
+	/** Where devices connect; the simulated ones are worked from the port after it. */
+	devicePort: number;
+	deviceHost: string;
 	/** Address that people open; https when a proxy in front of it speaks TLS. */
 	origin: string;
 	firstLead?: { name: string; pin: string };
@@ -29,6 +32,10 @@ const schema = Joi.object({
 		.invalid(...portsBrowsersRefuse)
 		.default(4180)
 		.messages({ 'any.invalid': 'is a port that browsers refuse to open; choose another' }),
+	VANE_DEVICE_HOST: Joi.string().hostname().default('127.0.0.1'),
+	VANE_DEVICE_PORT: Joi.number()
+		.port()
+		.default(Joi.ref('VANE_PORT', { adjust: (port: number) => port + 1 })),
 	VANE_ORIGIN: Joi.string().uri({ scheme: ['http', 'https'] }),
 	VANE_FIRST_LEAD_NAME: Joi.string().trim().min(1).max(120),
 	VANE_FIRST_LEAD_PIN: Joi.string()
@@ -57,6 +64,8 @@ export function readSettings(instance: InstanceName): Settings {
 		folder: join(value.VANE_DATA_DIR!, instance),
 		host,
 		port,
+		deviceHost: value.VANE_DEVICE_HOST!,
+		devicePort: Number(value.VANE_DEVICE_PORT),
 		origin: value.VANE_ORIGIN ?? `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`,
 		...(value.VANE_FIRST_LEAD_NAME
 			? { firstLead: { name: value.VANE_FIRST_LEAD_NAME, pin: value.VANE_FIRST_LEAD_PIN! } }

@@ -11,6 +11,10 @@ const commands = {
 	start: { needs: ['node', 'mariadb'], help: 'set up and start for your own shop' },
 	test: { needs: ['node', 'mariadb', 'chromium'], help: 'run every check   [STEP …]' },
 	dev: { needs: ['node', 'mariadb'], help: 'demo data with reload on change, for developers' },
+	devices: {
+		needs: ['node'],
+		help: 'WRENCH GAUGE SCALES: the simulated devices, each with its token'
+	},
 	compute: { needs: ['node'], help: 'NAME < in.json > out.json   [--list | --example NAME]' },
 	db: { needs: ['node', 'mariadb'], help: 'SQL client on the private database   [--demo]' },
 	verify: {

@@ -22,7 +22,8 @@ export class RunningShop {
 	constructor(
 		readonly database: DatabaseAddress,
 		readonly folder: string,
-		readonly port: number
+		readonly port: number,
+		readonly devicePort: number
 	) {
 		this.origin = `http://127.0.0.1:${port}`;
 	}
@@ -33,7 +34,9 @@ export class RunningShop {
 			folder,
 			host: '127.0.0.1',
 			port,
-			origin
+			origin,
+			deviceHost: '127.0.0.1',
+			devicePort: this.devicePort
 		});
 	}
 
@@ -74,7 +77,7 @@ export const test = base.extend<Fixtures, { shop: RunningShop }>({
 			const db = openDatabase(server.address);
 			await loadDemo(db);
 			await db.close();
-			const shop = new RunningShop(server.address, folder, await freePort());
+			const shop = new RunningShop(server.address, folder, await freePort(), await freePort());
 			await shop.start();
 			await use(shop);
 			await shop.stop();

@@ -34,6 +34,7 @@ const steps: Step[] = [
 			'tools',
 			'tests',
 			'demo',
+			'devices',
 			'--config',
 			'.dependency-cruiser.cjs',
 			'--output-type',

@@ -31,6 +31,8 @@ export type DeviceTask = {
 			hubToArchMm: number | null;
 			/** What the wrench must show; null where nobody has said. */
 			targetNm: number | null;
+			/** Of that, what the nut takes to turn; null where none was measured. */
+			prevailingNm: number | null;
 			/** Turned after snug, where the step ends by angle. */
 			angleDeg: number | null;
 	  }

@@ -20,6 +20,14 @@
 	const marks = { valid: 'done', soon: 'owed', lapsed: 'again' } as const;
 	const lowest = $derived(Math.min(5, ...data.wrenches.map(({ lowestNm }) => lowestNm)));
 	const highest = $derived(Math.max(400, ...data.wrenches.map(({ highestNm }) => highestNm)));
+	/** Its own scale as marked: 5 to 50 N·m. */
+	const scaleOf = ({ entered }: (typeof data.wrenches)[number]) => {
+		const [low = '', high = ''] = [entered.lowestNm, entered.highestNm];
+		const unit = high.replace(/^[\d.,\s]+/, '');
+		return low.endsWith(unit)
+			? `${low.slice(0, -unit.length).trim()} to ${high}`
+			: `${low} to ${high}`;
+	};
 	const close = () => {
 		editing = undefined;
 		calibrating = undefined;
@@ -54,10 +62,9 @@
 					<div class="leading-tight">
 						<h2 class="text-lg {wrench.retired ? 'text-soft line-through' : ''}">{wrench.name}</h2>
 						<p class="caption">
-							{wrenchKindNames[wrench.kind]} · {wrench.entered.lowestNm} to {wrench.entered
-								.highestNm}{wrench.lengthMm === null
+							{wrenchKindNames[wrench.kind]}, {scaleOf(wrench)}{wrench.lengthMm === null
 								? ''
-								: ` · ${units.show(wrench.lengthMm, 'length', { decimals: 0 })} long`}
+								: `, ${units.show(wrench.lengthMm, 'length', { decimals: 0 })}`}
 						</p>
 						<p class="mt-1 text-[15px]">
 							<StateMark
@@ -69,7 +76,8 @@
 					<div>
 						<RangeBar {wrench} lowestNm={lowest} highestNm={highest} />
 						<p class="caption">
-							<span class="num text-base text-ink">{wrench.cycles}</span> pulls since it was calibrated
+							<span class="num text-base text-ink">{wrench.cycles}</span> pulls since then; range in {units
+								.choice.torque}
 						</p>
 					</div>
 					<div class="flex flex-wrap gap-2">

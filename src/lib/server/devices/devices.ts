@@ -128,6 +128,7 @@ async function taskFrom(
 		method: input.method ?? null,
 		hubToArchMm: input.hubToArch?.si ?? null,
 		targetNm: action.torqueNm ?? null,
+		prevailingNm: joint.programme?.prevailingNm ?? null,
 		angleDeg: action.angleDeg ?? null
 	};
 }

@@ -66,7 +66,8 @@ const say = (socket: Socket, message: object): void => {
 function forDevice(task: DeviceTask): object {
 	const { id, kind, label } = task;
 	if (task.kind === 'torque') {
-		return { id, kind, label, targetNm: task.targetNm, angleDeg: task.angleDeg };
+		const { targetNm, prevailingNm, angleDeg } = task;
+		return { id, kind, label, targetNm, prevailingNm, angleDeg };
 	}
 	return 'corner' in task ? { id, kind, label, corner: task.corner } : { id, kind, label };
 }
@@ -91,9 +92,12 @@ async function serve(socket: Socket, { db, log, announce, lines }: GatewayOption
 	const early = setTimeout(() => socket.destroy(), helloMs);
 	let deviceId: string | undefined;
 	guardLength(socket);
+	const input = createInterface({ input: socket, crlfDelay: Infinity });
+	// A line that breaks ends the loop below; it is no fault of ours.
+	input.on('error', () => socket.destroy());
 	try {
 		// One line after the other: a device's readings are taken in the order it sent them.
-		for await (const line of createInterface({ input: socket, crlfDelay: Infinity })) {
+		for await (const line of input) {
 			if (!line.trim()) continue;
 			const message = parse(line);
 			if (deviceId === undefined) {

@@ -80,7 +80,7 @@
 			left: Math.min(...xs) - 35,
 			right: Math.max(...xs),
 			low: Math.min(...zs, shapes.droop.wheel[1] - wheelRadius) - 12,
-			high: Math.max(...zs) + 25
+			high: Math.max(...zs) + 75
 		};
 		const arms = (['lower', 'upper'] as const).flatMap((which) => {
 			const [a, b] = [armOf(layout, now, which), armOf(layout, target, which)];
@@ -89,10 +89,10 @@
 		return { shapes, lip, box, arms, now, expanded: found.value.jointExpandedMm };
 	});
 
-	const width = 460;
-	const height = 440;
+	const width = 400;
+	const height = 400;
 	/** Kept free at the right for the dimension and its words. */
-	const words = 92;
+	const words = 114;
 	const scale = $derived(
 		drawn
 			? Math.min(
@@ -247,14 +247,14 @@
 				/>
 				<text
 					x={Math.max(4, x - 30)}
-					y={arm.which === 'upper' ? y - 34 : y + 40}
+					y={arm.which === 'upper' ? y - 58 : y + 52}
 					font-size="15"
 					font-weight="700"
 					class={texts[look.tone]}>{twistText(judged)}</text
 				>
 				<text
 					x={Math.max(4, x - 30)}
-					y={arm.which === 'upper' ? y - 17 : y + 57}
+					y={arm.which === 'upper' ? y - 41 : y + 69}
 					font-size="14"
 					class={texts[look.tone]}>{look.sign} {look.word}</text
 				>
@@ -272,16 +272,16 @@
 			d="M {dimension} {wheelNow[1]} l -4 -11 h 8 Z M {dimension} {lipAt[1]} l -4 11 h 8 Z"
 			class="fill-ink"
 		/>
-		<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2} font-size="19" font-weight="700"
+		<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2} font-size="20" font-weight="700"
 			>{showMm(shown)}</text
 		>
-		<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2 + 17} font-size="13" class="text-soft"
+		<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2 + 17} font-size="14" class="text-soft"
 			>hub to arch</text
 		>
 		{#each [['droop', shapes.droop, 'text-soft', 'stroke-edge', 14], ['target', shapes.target, 'text-mark', 'stroke-mark', -5]] as const as [name, shape, tone, stroke, off] (name)}
 			{@const y = to(shape.wheel)[1]}
 			<path d="M {dimension - 6} {y} h 12" class={stroke} stroke-width="2" />
-			<text x={dimension + 8} y={y + off} font-size="13" class={tone}
+			<text x={dimension + 8} y={y + off} font-size="14" class={tone}
 				>{name}{name === 'target' ? ` ${showMm(targetMm)}` : ''}</text
 			>
 		{/each}
@@ -296,7 +296,7 @@
 				stroke-width="4.5"
 			/>
 		{/if}
-		<text x="4" y={height - 3} font-size="13" class="text-soft"
+		<text x="4" y={height - 3} font-size="14" class="text-soft"
 			>{side
 				? `${isLeft(corner) ? '' : 'mirrored, '}front of the car to the left`
 				: `${isLeft(corner) ? '' : 'mirrored, '}outboard to the right`}{found.ok &&

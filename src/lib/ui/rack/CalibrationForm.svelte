@@ -17,7 +17,6 @@
 	let { wrench, onclose }: { wrench: ShopWrench; onclose: () => void } = $props();
 	const units = personalUnits();
 	const shares = [0.2, 0.6, 1];
-	// svelte-ignore state_referenced_locally (the form is made anew for each wrench)
 	const form = $state({
 		calibratedOn: new Date().toISOString().slice(0, 10),
 		note: '',

@@ -103,14 +103,15 @@
 				<span class="me-auto leading-tight">
 					<b>{device.name}</b>
 					<span class="caption block"
-						>{deviceKindNames[device.kind]}{device.lastSeq
+						><span class={device.connected ? 'text-spruce' : ''}
+							>{!device.active ? 'off' : device.connected ? '✓ connected' : 'not connected'}</span
+						>{device.name === deviceKindNames[device.kind]
+							? ''
+							: ` · ${deviceKindNames[device.kind].toLowerCase()}`}{device.lastSeq
 							? ` · ${device.lastSeq} readings`
 							: ''}{device.task ? ` · asked for ${device.task.label}` : ''}</span
 					>
 				</span>
-				<span class={device.connected ? 'text-spruce' : 'text-soft'}
-					>{!device.active ? 'off' : device.connected ? '✓ connected' : 'not connected'}</span
-				>
 				{#if lead}<ActionButton onclick={() => toggle(device)}
 						>{device.active ? 'Switch off' : 'Switch on'}</ActionButton
 					>{/if}

@@ -30,7 +30,8 @@
 	const standing = $derived(loadedStanding(job.record, corner, job.limits));
 	const looks = $derived(job.record.loadings.filter((look) => look.corner === corner));
 	const opposites = { FL: 'RR', FR: 'RL', RL: 'FR', RR: 'FL' } as const;
-	const opposite = $derived(cornerNames[opposites[corner]].toLowerCase());
+	const oppositeName = $derived(cornerNames[opposites[corner]]);
+	const opposite = $derived(oppositeName.toLowerCase());
 
 	let method = $state<LoadMethod>(
 		job.record.loadings[job.record.loadings.length - 1]?.method ?? 'jack-to-height'
@@ -145,13 +146,13 @@
 				/>
 				{#if method === 'jack-to-height'}
 					<QuantityField
-						label="Before the jack, {opposite}"
+						label="{oppositeName} before"
 						dimension="length"
 						bind:value={before}
-						hint="ground to arch or sill"
+						hint="ground to arch, before the jack"
 					/>
 					<QuantityField
-						label="The same now"
+						label="{oppositeName} now"
 						dimension="length"
 						bind:value={now}
 						hint="has the body moved?"

@@ -254,11 +254,6 @@
 					onrecorded={goOn}
 				/>
 			{/key}
-			{#if stop.phase === 'rubber'}
-				<ActionButton onclick={() => (picked = { phase: 'load', corner: stop.corner })}
-					>Read the height again</ActionButton
-				>
-			{/if}
 		{:else}
 			<div class="panel p-6">
 				<p class="text-2xl {skipped.length ? 'text-ochre' : 'text-spruce'}">
@@ -284,6 +279,11 @@
 			</div>
 		{/if}
 		<div class="flex flex-wrap items-center gap-3">
+			{#if stop?.phase === 'rubber'}
+				<ActionButton onclick={() => (picked = { phase: 'load', corner: stop.corner })}
+					>Read the height again</ActionButton
+				>
+			{/if}
 			{#if mine && !job.record.signedAt}
 				<ActionButton onclick={undo}
 					>Undo {nameOf(mine.jointId)}, {mine.skipReason !== null
@@ -314,7 +314,8 @@
 		{/if}
 		{#if stop?.phase === 'load'}<TargetPanel corner={stop.corner} />{/if}
 		{#if desk.devices.length}
-			<section class="panel px-3 py-1" aria-label="Devices">
+			<section class="panel px-3 py-1" aria-labelledby="devices-title">
+				<h2 id="devices-title" class="caption pt-1">Take readings from</h2>
 				{#each desk.devices.filter(({ kind }) => kind !== 'wheel-scales') as device (device.id)}
 					<label class="flex min-h-12 items-center gap-3 text-[15px]">
 						<input
@@ -323,7 +324,7 @@
 							checked={desk.listening.includes(device.id)}
 							onchange={(event) => desk.listen(device.id, event.currentTarget.checked)}
 						/>
-						<span class="me-auto">Take readings from {device.name}</span>
+						<span class="me-auto">{device.name}</span>
 						<span class={device.connected ? 'text-spruce' : 'text-soft'}
 							>{device.connected ? '✓ connected' : 'not connected'}</span
 						>
