@@ -172,8 +172,10 @@ export class LineClient {
 		this.onchange();
 	}
 
-	/** The server has everything up to this number. */
+	/** The server has everything up to this number: its answers were lost on the way. */
 	#settle(lastSeq: number): void {
+		for (const { seq } of this.#kept.filter((one) => one.seq <= lastSeq))
+			this.answers.push({ seq, result: 'stored', reason: 'the answer had been lost' });
 		this.#kept = this.#kept.filter(({ seq }) => seq > lastSeq);
 	}
 }

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
+import { actionsOf } from '../../src/core/fastener/joint-programme.ts';
 import { corners } from '../../src/core/height/corners.ts';
 import { metric } from '../../src/core/units/format.ts';
 import { validate } from '../../src/core/validate.ts';
@@ -434,11 +435,14 @@ describe('signing', () => {
 				for (let i = 0; i < 3; i++) await shop.reading(id, { phase, corner });
 		}
 		for (const joint of (await load(id)).joints) {
-			await shop.torque(id, joint.id, {
-				carState: 'loaded',
-				method: 'on-wheels',
-				hubToArch: '365'
-			});
+			for (const action of actionsOf(joint).keys()) {
+				await shop.torque(id, joint.id, {
+					action,
+					carState: 'loaded',
+					method: 'on-wheels',
+					hubToArch: '365'
+				});
+			}
 		}
 		await sign(id, 1);
 		expect((await load(id)).signOff).toMatchObject({ overrideReason: null, owed: [] });

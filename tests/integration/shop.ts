@@ -12,6 +12,7 @@ import { openDatabase, type OpenDatabase } from '../../src/lib/server/db/pool.ts
 import { createShop } from '../../src/lib/server/db/shop.ts';
 import { addReading, type NewReading } from '../../src/lib/server/jobs/heights.ts';
 import { createJob, type NewJob } from '../../src/lib/server/jobs/head.ts';
+import { addLoading, type NewLoading } from '../../src/lib/server/jobs/loadings.ts';
 import { addTorque, type NewTorque } from '../../src/lib/server/jobs/torques.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
 import { invalid } from '../../src/lib/server/problem.ts';
@@ -92,6 +93,23 @@ export class TestShop {
 			this.db,
 			jobId,
 			checked<NewReading>(schemas.readingSchema, input),
+			this.technician.id
+		);
+	}
+
+	loading(jobId: string, change: Record<string, unknown> = {}) {
+		const input = {
+			id: uuidv7(),
+			corner: 'FL',
+			method: 'jack-to-height',
+			hubToArch: '365',
+			takenAt: new Date().toISOString(),
+			...change
+		};
+		return addLoading(
+			this.db,
+			jobId,
+			checked<NewLoading>(schemas.loadingSchema, input),
 			this.technician.id
 		);
 	}

@@ -153,7 +153,7 @@ async function hello(
 	db: Database,
 	lines: DeviceLines
 ): Promise<string | undefined> {
-	const checked = validate<{ token: string }>(helloSchema, message);
+	const checked = validate<{ token: string }>(helloSchema, message ?? null);
 	if (!checked.ok) {
 		say(socket, { type: 'refused', reason: checked.faults.map(faultLine).join('; ') });
 		return undefined;
@@ -186,7 +186,7 @@ async function answer(
 		log.warn({ device: deviceId, seq: message.seq, passed }, 'device lost a reading');
 		return say(socket, { type: 'ack', seq: message.seq, result: passed ? 'lost' : 'duplicate' });
 	}
-	const checked = validate<SentReading & { type: string }>(sentReadingSchema, message, {
+	const checked = validate<SentReading & { type: string }>(sentReadingSchema, message ?? null, {
 		now: Date.now()
 	});
 	if (!checked.ok) {

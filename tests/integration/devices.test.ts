@@ -1,0 +1,432 @@
+import { connect, type AddressInfo, type Server } from 'node:net';
+import { v7 as uuidv7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { LineClient } from '../../devices/line-client.ts';
+import { behaviours, type Behaviour } from '../../devices/joint-model.ts';
+import { StandIns } from '../../devices/stand-ins.ts';
+import { viewJob } from '../../src/lib/job/view.ts';
+import { placeSchema, taskSchema } from '../../src/lib/schema/device.ts';
+import { jointChangeSchema } from '../../src/lib/schema/job.ts';
+import { findDevice, listHeld, listReadingsOf } from '../../src/lib/server/db/devices.ts';
+import {
+	addDevice,
+	changeDevice,
+	giveTask,
+	type TaskInput
+} from '../../src/lib/server/devices/devices.ts';
+import { DeviceLines, openGateway } from '../../src/lib/server/devices/gateway.ts';
+import {
+	placeReading,
+	setReadingAside,
+	type Placement
+} from '../../src/lib/server/devices/readings.ts';
+import { changeJoint, type JointInput } from '../../src/lib/server/jobs/joints.ts';
+import { loadJob } from '../../src/lib/server/jobs/load.ts';
+import { checked, useShop } from './shop.ts';
+
+const shop = useShop('devices');
+const quiet = { info() {}, warn() {}, error() {} };
+const load = (id: string) => loadJob(shop.db, id);
+
+let gateway: Server;
+let lines: DeviceLines;
+let port: number;
+let told: string[];
+async function open(at = 0): Promise<void> {
+	lines = new DeviceLines();
+	told = [];
+	gateway = openGateway(
+		{ db: shop.db, log: quiet, lines, announce: (id) => told.push(id) },
+		at,
+		'127.0.0.1'
+	);
+	await new Promise((done) => gateway.once('listening', done));
+	({ port } = gateway.address() as AddressInfo);
+}
+async function close(): Promise<void> {
+	lines.endAll();
+	await new Promise((done) => gateway.close(done));
+}
+beforeAll(() => open());
+afterAll(close);
+
+async function until<T>(look: () => T | Promise<T>, what: string): Promise<NonNullable<T>> {
+	for (let i = 0; i < 400; i++) {
+		const seen = await look();
+		if (seen) return seen as NonNullable<T>;
+		await new Promise((done) => setTimeout(done, 15));
+	}
+	throw new Error(`never happened: ${what}`);
+}
+
+const kinds = ['wrench', 'height-gauge', 'wheel-scales'] as const;
+async function device(kind: (typeof kinds)[number] = 'wrench') {
+	const id = uuidv7();
+	const { token } = await addDevice(shop.db, {
+		id,
+		name: `${kind} ${id.slice(-8)}`,
+		kind,
+		wrenchId: null
+	});
+	return { id, token };
+}
+const client = (token: string) => new LineClient({ host: '127.0.0.1', port, token });
+const ask = async (deviceId: string, task: Record<string, unknown> | null) => {
+	const input = task && checked<TaskInput>(taskSchema, task);
+	const given = await giveTask(shop.db, deviceId, input, shop.technician.id);
+	lines.tell(deviceId, given.task);
+	return given.task;
+};
+
+/** A job with one rigid joint of 100 N·m, a wrench that is asked for it, and the stand-in at the line. */
+async function asked() {
+	const jobId = await shop.job();
+	const job = await load(jobId);
+	const joint = job.joints.find(({ kind }) => kind === 'rigid')!;
+	await changeJoint(
+		shop.db,
+		jobId,
+		joint.id,
+		checked<JointInput>(jointChangeSchema, {
+			version: job.version,
+			torque: '100',
+			torqueSource: 'maker'
+		}),
+		shop.technician.id
+	);
+	const made = await Promise.all(kinds.map(device));
+	const [wrench, gauge, scales] = made as [(typeof made)[0], (typeof made)[0], (typeof made)[0]];
+	const standIns = new StandIns(
+		{ host: '127.0.0.1', port },
+		{ wrench: wrench.token, gauge: gauge.token, scales: scales.token }
+	);
+	await until(() => standIns.wrench.connected && standIns.gauge.connected, 'connected');
+	const task = {
+		jobId,
+		kind: 'torque',
+		jointId: joint.id,
+		action: 0,
+		carState: 'hanging'
+	};
+	await ask(wrench.id, task);
+	await until(() => standIns.wrench.task, 'task told');
+	return { jobId, jointId: joint.id, wrench, gauge, scales, standIns, task };
+}
+
+/** What came of one pull with the stand-in behaving in this way. */
+async function pulled(behaviour: Behaviour) {
+	const bench = await asked();
+	bench.standIns.pull(behaviour);
+	await until(
+		() => bench.standIns.wrench.waiting === 0 && bench.standIns.wrench.answers.length > 0,
+		`answer to ${behaviour}`
+	);
+	const job = await load(bench.jobId);
+	const answers = bench.standIns.wrench.answers.map(({ result, reason }) => ({ result, reason }));
+	const readings = (await listReadingsOf(shop.db, bench.jobId, 20)).filter(
+		({ deviceId }) => deviceId === bench.wrench.id
+	);
+	bench.standIns.end();
+	return { ...bench, job, answers, readings };
+}
+
+describe('a wrench that reports by itself', () => {
+	it('a good pull is placed at the joint that was asked for', async () => {
+		const { job, readings, answers, jointId } = await pulled('good');
+		expect(answers).toEqual([{ result: 'placed', reason: '' }]);
+		expect(job.torques).toMatchObject([
+			{ id: readings[0]!.id, jointId, deviceReadingId: readings[0]!.id, carState: 'hanging' }
+		]);
+		expect(readings[0]).toMatchObject({ state: 'placed', verdict: { verdict: 'accepted' } });
+		expect(viewJob(job).standing.joints.get(jointId)).toMatchObject({ state: 'torqued' });
+		expect(told).toContain(job.id);
+	});
+
+	it.each([
+		['early', 'Stopped early'],
+		['over', 'Pulled too far'],
+		['cross-thread', 'cross-threaded?'],
+		['rubber', 'rubber is being wound'],
+		['stick-slip', 'sticking thread'],
+		['yield', 'stretches for good'],
+		['wrong-joint', 'another joint than the one asked for'],
+		['battery', 'broke off at']
+	] as const)('%s is held for a person: %s', async (behaviour, why) => {
+		const { job, readings, answers } = await pulled(behaviour);
+		expect(answers).toEqual([{ result: 'held', reason: expect.stringContaining(why) }]);
+		expect(readings).toMatchObject([{ state: 'held', rowId: null }]);
+		expect(job.torques).toEqual([]);
+	});
+
+	it('reported twice is stored once', async () => {
+		const bench = await asked();
+		bench.standIns.pull('duplicate');
+		await until(() => bench.standIns.wrench.answers.length === 2, 'two answers');
+		expect(bench.standIns.wrench.answers.map(({ result }) => result)).toEqual([
+			'placed',
+			'duplicate'
+		]);
+		expect((await load(bench.jobId)).torques).toHaveLength(1);
+		bench.standIns.end();
+	});
+
+	it('whose line drops before the answer sends again, and it is stored once', async () => {
+		const { job, standIns } = await pulled('reconnect');
+		expect(job.torques).toHaveLength(1);
+		expect(standIns.wrench.waiting).toBe(0);
+	});
+
+	it('that reports out of order is asked to send again from where it broke', async () => {
+		const bench = await asked();
+		bench.standIns.pull('out-of-order');
+		await until(
+			() => bench.standIns.wrench.waiting === 0 && bench.standIns.wrench.answers.length >= 2,
+			'both taken'
+		);
+		const rows = (await listReadingsOf(shop.db, bench.jobId, 20)).filter(
+			({ deviceId }) => deviceId === bench.wrench.id
+		);
+		expect(rows.map(({ seq }) => seq).sort()).toEqual([1, 2]);
+		expect((await findDevice(shop.db, bench.wrench.id))!.lastSeq).toBe(2);
+		bench.standIns.end();
+	});
+
+	it('has each way to behave covered here', () => {
+		expect(Object.keys(behaviours).sort()).toEqual(
+			[
+				'good',
+				'early',
+				'over',
+				'cross-thread',
+				'rubber',
+				'stick-slip',
+				'yield',
+				'wrong-joint',
+				'battery',
+				'duplicate',
+				'reconnect',
+				'out-of-order'
+			].sort()
+		);
+	});
+
+	it('many at once, with breaks, lose nothing and store nothing twice', async () => {
+		const { id, token } = await device();
+		const one = client(token);
+		await until(() => one.connected, 'connected');
+		for (let i = 0; i < 60; i++) {
+			one.report({ kind: 'torque', torqueNm: 50 + i, complete: true });
+			if (i % 17 === 0) one.drop();
+			if (i % 11 === 0) one.repeat(i);
+		}
+		await until(() => one.waiting === 0, 'all acknowledged');
+		const held = (await listHeld(shop.db, 500)).filter(({ deviceId }) => deviceId === id);
+		expect(held.map(({ seq }) => seq).sort((a, b) => a - b)).toEqual(
+			Array.from({ length: 60 }, (_, i) => i + 1)
+		);
+		one.end();
+	});
+
+	it('goes on where it was after the server was away', async () => {
+		const bench = await asked();
+		const at = port;
+		await close();
+		bench.standIns.pull('good');
+		expect(bench.standIns.wrench.waiting).toBe(1);
+		await open(at);
+		await until(() => bench.standIns.wrench.waiting === 0, 'acknowledged');
+		expect((await load(bench.jobId)).torques).toHaveLength(1);
+		bench.standIns.end();
+	});
+});
+
+describe('a held reading', () => {
+	async function held() {
+		const made = await pulled('early');
+		return { ...made, reading: made.readings[0]! };
+	}
+	const place = (id: string, where: Record<string, unknown>) =>
+		placeReading(shop.db, id, checked<Placement>(placeSchema, where), shop.technician.id);
+
+	it('is placed by a person, once', async () => {
+		const { reading, jobId, jointId } = await held();
+		const where = { jobId, jointId, action: 0, carState: 'hanging' };
+		const tries = await Promise.allSettled([
+			place(reading.id, where),
+			place(reading.id, where),
+			place(reading.id, where)
+		]);
+		expect(tries.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+		expect((await load(jobId)).torques).toMatchObject([
+			{ id: reading.id, deviceReadingId: reading.id }
+		]);
+	});
+
+	it('is set aside with a reason and stays as it was sent', async () => {
+		const { reading, jobId, jointId } = await held();
+		const reason = 'pulled at the wrong bolt';
+		const done = await setReadingAside(shop.db, reading.id, reason, shop.technician.id);
+		expect(done).toMatchObject({ state: 'set-aside', reason, reading: reading.reading });
+		await expect(
+			place(reading.id, { jobId, jointId, action: 0, carState: 'hanging' })
+		).rejects.toMatchObject({ status: 409, message: 'That reading is set aside already.' });
+	});
+
+	it('says what is missing to place it', async () => {
+		const { reading, jobId } = await held();
+		await expect(place(reading.id, { jobId })).rejects.toMatchObject({
+			faults: [{ field: 'jointId' }]
+		});
+	});
+});
+
+describe('gauge and scales', () => {
+	it('the gauge reads heights before, and loaded ones while rubber is set', async () => {
+		const { jobId, gauge, standIns } = await asked();
+		await ask(gauge.id, { jobId, kind: 'height', corner: 'FL', phase: 'before' });
+		await until(() => standIns.gauge.task, 'task told');
+		for (const mm of [364, 365, 366]) standIns.measure(mm);
+		await until(() => standIns.gauge.answers.length === 3, 'three answers');
+		expect(viewJob(await load(jobId)).corners.FL.before).toMatchObject({ n: 3, meanMm: 365 });
+		await ask(gauge.id, { jobId, kind: 'loading', corner: 'FL', method: 'on-stands' });
+		await until(() => standIns.gauge.task?.kind === 'loading', 'task told');
+		standIns.measure(367.5);
+		await until(() => standIns.gauge.answers.length === 4, 'answer');
+		expect((await load(jobId)).loadings).toMatchObject([
+			{ hubToArchMm: 367.5, method: 'on-stands', corner: 'FL' }
+		]);
+		standIns.end();
+	});
+
+	it('four loads are kept with the job', async () => {
+		const { jobId, scales, standIns } = await asked();
+		await ask(scales.id, { jobId, kind: 'loads' });
+		await until(() => standIns.scales.task, 'task told');
+		const loadsN = { FL: 3920, FR: 3870, RL: 2760, RR: 2810 };
+		standIns.weigh(loadsN);
+		await until(() => standIns.scales.answers.length, 'answer');
+		const [reading] = (await listReadingsOf(shop.db, jobId, 5)).filter(
+			(one) => one.reading.kind === 'loads'
+		);
+		expect(reading).toMatchObject({ state: 'placed', reading: { loadsN } });
+		standIns.end();
+	});
+
+	it('a wrench is not asked for a height', async () => {
+		const { jobId, wrench, standIns } = await asked();
+		await expect(
+			ask(wrench.id, { jobId, kind: 'height', corner: 'FL', phase: 'before' })
+		).rejects.toMatchObject({ faults: [{ field: 'kind' }] });
+		standIns.end();
+	});
+});
+
+describe('the line', () => {
+	/** Says these lines as they are; resolves to what comes back until the line ends or falls silent. */
+	function say(...messages: (string | object)[]): Promise<Record<string, unknown>[]> {
+		return new Promise((done) => {
+			const socket = connect(port, '127.0.0.1');
+			let heard = '';
+			const finish = () => {
+				socket.destroy();
+				done(
+					heard
+						.split('\n')
+						.filter(Boolean)
+						.map((line) => JSON.parse(line) as Record<string, unknown>)
+				);
+			};
+			let timer = setTimeout(finish, 1500);
+			socket.on('data', (chunk) => {
+				heard += String(chunk);
+				clearTimeout(timer);
+				timer = setTimeout(finish, 400);
+			});
+			socket.on('error', finish);
+			socket.on('close', finish);
+			for (const message of messages)
+				socket.write(`${typeof message === 'string' ? message : JSON.stringify(message)}\n`);
+		});
+	}
+	const hello = (token: string) => ({ type: 'hello', protocol: 1, token });
+	const reading = (change: object) => ({
+		type: 'reading',
+		id: uuidv7(),
+		seq: 1,
+		takenAt: new Date().toISOString(),
+		task: null,
+		kind: 'torque',
+		torqueNm: 50,
+		complete: true,
+		...change
+	});
+
+	it.each([
+		['nonsense', 'not json at all'],
+		['another type first', { type: 'reading' }],
+		['an unknown token', { type: 'hello', protocol: 1, token: 'nobody-knows-me' }],
+		['another protocol', { type: 'hello', protocol: 2, token: 'whatever-token' }],
+		['an array', '[1,2]']
+	])('%s before hello is refused with a reason', async (_, message) => {
+		expect(await say(message)).toEqual([{ type: 'refused', reason: expect.any(String) }]);
+	});
+
+	it('a faulty reading is refused by its fields, and the next good one is taken', async () => {
+		const { token } = await device();
+		const answers = await say(
+			hello(token),
+			reading({ torqueNm: 'much' }),
+			reading({ seq: 0 }),
+			'{"type":',
+			reading({})
+		);
+		expect(answers.map(({ type }) => type)).toEqual([
+			'welcome',
+			'refused',
+			'refused',
+			'refused',
+			'ack'
+		]);
+		expect(answers[1]!.reason).toContain('torqueNm');
+		expect(answers[2]!.reason).toContain('seq');
+	});
+
+	it('a number that skips one is not taken; a lost one is passed over when the device says so', async () => {
+		const { id, token } = await device();
+		const answers = await say(hello(token), reading({ seq: 3 }), { type: 'lost', seq: 1 });
+		expect(answers.slice(1)).toEqual([
+			{ type: 'resend', from: 1 },
+			{ type: 'ack', seq: 1, result: 'lost' }
+		]);
+		expect((await findDevice(shop.db, id))!.lastSeq).toBe(1);
+		expect(await say(hello(token), reading({ seq: 2 }), { type: 'ping' })).toMatchObject([
+			{ type: 'welcome', lastSeq: 1 },
+			{ type: 'ack', result: 'held' },
+			{ type: 'pong' }
+		]);
+	});
+
+	it('an endless line is ended, and the server goes on', async () => {
+		const { token } = await device();
+		const answers = await say(hello(token), 'x'.repeat(600_000));
+		expect(answers.at(-1)).toMatchObject({ type: 'refused' });
+		expect((await say(hello(token))).map(({ type }) => type)).toEqual(['welcome']);
+	});
+
+	it('a device that was switched off is not listened to', async () => {
+		const { id, token } = await device();
+		await changeDevice(shop.db, id, false);
+		expect(await say(hello(token))).toMatchObject([
+			{ type: 'refused', reason: 'no active device of this shop has this token' }
+		]);
+	});
+
+	it('the newest connection of a device counts', async () => {
+		const { id, token } = await device();
+		const [first, second] = [client(token), client(token)];
+		await until(() => second.connected, 'second connected');
+		expect(lines.connected(id)).toBe(true);
+		first.end();
+		second.end();
+	});
+});
