@@ -3,7 +3,8 @@ import { test as base, expect, type APIRequestContext, type Page } from '@playwr
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { loadDemo } from '../../demo/load';
+import { demoTokens, loadDemo } from '../../demo/load';
+import { StandIns } from '../../devices/stand-ins';
 import type { JobRecord } from '../../src/lib/job/model';
 import { migrate } from '../../src/lib/server/db/migrate';
 import { openDatabase } from '../../src/lib/server/db/pool';
@@ -43,6 +44,11 @@ export class RunningShop {
 	/** Ends the server the hard way, as a power cut would. */
 	kill(): void {
 		this.#application?.process.kill('SIGKILL');
+	}
+
+	/** The simulated devices of the demo shop, at this instance's line. */
+	devices(): StandIns {
+		return new StandIns({ host: '127.0.0.1', port: this.devicePort }, demoTokens());
 	}
 
 	async stop(): Promise<void> {

@@ -206,7 +206,7 @@ describe('the demo shop', () => {
 		await loadDemo(demo.db);
 		const jobs = await searchJobs(demo.db, { search: '' });
 		expect(jobs).toHaveLength(18);
-		expect(new Set(jobs.map((job) => job.plate)).size).toBe(10);
+		expect(new Set(jobs.map((job) => job.plate)).size).toBe(16);
 		expect(new Set(jobs.map((job) => job.stage))).toEqual(
 			new Set(['heights-before', 'joints', 'set', 'heights-after', 'ready', 'signed'])
 		);

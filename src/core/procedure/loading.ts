@@ -25,6 +25,13 @@ export interface LoadingStanding {
 	words: string;
 }
 
+/** How far the opposite corner moved; 0 where it was not read. */
+const oppositeMoveMm = ({ oppositeBeforeMm, oppositeNowMm }: LoadingFact): number =>
+	oppositeBeforeMm === undefined || oppositeNowMm === undefined
+		? 0
+		: oppositeNowMm - oppositeBeforeMm;
+const bodyHasMoved = (look: LoadingFact): boolean => Math.abs(oppositeMoveMm(look)) >= bodyMovedMm;
+
 const mm = (value: number) => `${formatNumber(Math.abs(value), 0)} mm`;
 
 /**
@@ -42,7 +49,9 @@ export function loadingStanding(
 	if (!last) return { verdict: 'none', words: 'Not loaded yet: no reading at this corner' };
 	const offMm = last.hubToArchMm - targetMm;
 	const inBand = (look: LoadingFact) => Math.abs(look.hubToArchMm - targetMm) <= toleranceMm;
-	const came = looks.findIndex((look) => look.method === last.method && inBand(look));
+	const came = looks.findIndex(
+		(look) => look.method === last.method && inBand(look) && !bodyHasMoved(look)
+	);
 	const driftMm = came < 0 ? undefined : last.hubToArchMm - looks[came]!.hubToArchMm;
 	const answer = (verdict: LoadingVerdict, words: string): LoadingStanding => ({
 		verdict,
@@ -50,15 +59,11 @@ export function loadingStanding(
 		...(driftMm !== undefined && { driftMm }),
 		words
 	});
-	const { oppositeBeforeMm, oppositeNowMm } = last;
-	if (oppositeBeforeMm !== undefined && oppositeNowMm !== undefined) {
-		const moved = oppositeNowMm - oppositeBeforeMm;
-		if (Math.abs(moved) >= bodyMovedMm) {
-			return answer(
-				'body-lifted',
-				`The opposite corner moved ${mm(moved)}: the body has left its stands. Lower the jack, look at the stands`
-			);
-		}
+	if (bodyHasMoved(last)) {
+		return answer(
+			'body-lifted',
+			`The opposite corner moved ${mm(oppositeMoveMm(last))}: the body has left its stands. Lower the jack, look at the stands`
+		);
 	}
 	const where = `${mm(offMm)} ${offMm > 0 ? 'too far down' : 'too far up'}`;
 	if (inBand(last)) {

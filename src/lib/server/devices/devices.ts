@@ -1,5 +1,6 @@
 /** Which devices the shop has, and what each is asked to measure next. */
 import { randomBytes } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuidv7 } from 'uuid';
 import { actionsOf } from '../../../core/fastener/joint-programme.ts';
 import { cornerNames, type Corner } from '../../../core/height/corners.ts';
@@ -78,10 +79,15 @@ export async function giveTask(
 ): Promise<{ device: Device; task: DeviceTask | null }> {
 	const device = await findDevice(db, deviceId);
 	if (!device?.active) throw notFound('device');
-	const task = input && (await taskFrom(db, device, input, personId));
+	const asked = input && (await taskFrom(db, device, input, personId));
+	// The same question again keeps its id: a reading on its way still answers it.
+	const task = asked && sameTask(asked, device.task) ? device.task : asked;
 	await setTask(db, deviceId, task);
 	return { device, task };
 }
+
+const sameTask = (asked: DeviceTask, current: DeviceTask | null): boolean =>
+	isDeepStrictEqual(asked, current && { ...current, id: asked.id });
 
 async function taskFrom(
 	db: Database,

@@ -14,7 +14,7 @@
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
-	import { onDestroy } from 'svelte';
+	import { onDestroy, untrack } from 'svelte';
 	import { v7 as uuidv7 } from 'uuid';
 	import JointEntry from '../joints/JointEntry.svelte';
 	import TargetPanel from '../joints/TargetPanel.svelte';
@@ -117,8 +117,12 @@
 	const wrenchDevice = $derived(desk.heard('wrench')?.id);
 	const gauge = $derived(desk.heard('height-gauge')?.id);
 	const question = $derived(JSON.stringify([key, sent]));
+	// Asked when the question or the device changes, not at every change of the record.
 	$effect(() => {
-		void question;
+		void [question, wrenchDevice, gauge];
+		untrack(askDevices);
+	});
+	function askDevices() {
 		if (!stop || job.record.signedAt) return;
 		if (wrenchDevice && stop.phase !== 'load') {
 			const { jointId, action } = stop;
@@ -127,7 +131,7 @@
 		const method = standing.method ?? 'jack-to-height';
 		if (gauge && (stop.phase === 'load' || stop.phase === 'rubber'))
 			void desk.ask(gauge, { kind: 'loading', corner: stop.corner, method });
-	});
+	}
 	onDestroy(() => {
 		for (const id of [wrenchDevice, gauge]) if (id) void desk.ask(id, null);
 	});
