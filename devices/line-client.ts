@@ -54,6 +54,11 @@ export class LineClient {
 		return this.#kept.length;
 	}
 
+	/** True until this reading is acknowledged. */
+	holds(seq: number): boolean {
+		return this.#kept.some((one) => one.seq === seq);
+	}
+
 	/** Keeps a reading and sends it. @returns its number */
 	report(measured: Record<string, unknown>, task: string | null = this.task?.id ?? null): number {
 		const seq = (this.#seq += 1);

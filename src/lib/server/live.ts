@@ -2,15 +2,18 @@
  * Tells open pages that a job has changed, so that two people on one car see each other's work at once.
  * Only this process's own writes are told; pages ask again now and then all the same.
  */
-type Listener = { changed: () => void; end: () => void };
+type Listener = { changed: (what: string) => void; end: () => void };
 
 const listeners = new Map<string, Set<Listener>>();
 /** Keeps proxies from closing a stream that has nothing to say. */
 const heartbeatMs = 25_000;
 
-/** A job was written. */
-export function announce(jobId: string): void {
-	for (const listener of listeners.get(jobId) ?? []) listener.changed();
+/**
+ * A job was written.
+ * @param what id of the row where there is one, for those who wait for it
+ */
+export function announce(jobId: string, what = ''): void {
+	for (const listener of listeners.get(jobId) ?? []) listener.changed(what);
 }
 
 /** Ends every stream: an open one would hold up the end of the server. */
@@ -37,7 +40,7 @@ export function changesOf(jobId: string): ReadableStream<Uint8Array> {
 		start(controller) {
 			const send = (text: string) => controller.enqueue(encoder.encode(text));
 			listener = {
-				changed: () => send('event: changed\ndata:\n\n'),
+				changed: (what) => send(`event: changed\ndata: ${what}\n\n`),
 				end() {
 					forget();
 					controller.close();

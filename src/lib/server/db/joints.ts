@@ -88,8 +88,18 @@ function toTorque(row: Row): Torque {
 	};
 }
 
-export async function listTorques(db: Database, jobId: string): Promise<Torque[]> {
-	const rows = await db.rows('SELECT * FROM torques WHERE job_id = ? ORDER BY seq', [jobId]);
+/** Torques of a job, or of one of its joints, in the order they were written. */
+export async function listTorques(
+	db: Database,
+	jobId: string,
+	jointId?: string
+): Promise<Torque[]> {
+	const rows = jointId
+		? await db.rows('SELECT * FROM torques WHERE joint_id = ? AND job_id = ? ORDER BY seq', [
+				jointId,
+				jobId
+			])
+		: await db.rows('SELECT * FROM torques WHERE job_id = ? ORDER BY seq', [jobId]);
 	return rows.map(toTorque);
 }
 

@@ -24,7 +24,7 @@ export interface GatewayOptions {
 	db: Database;
 	log: Pick<Logger, 'info' | 'warn' | 'error'>;
 	/** A reading came in for this job. */
-	announce: (jobId: string) => void;
+	announce: (jobId: string, readingId: string) => void;
 	/** Lets connected devices be told of their tasks. */
 	lines: DeviceLines;
 }
@@ -201,5 +201,5 @@ async function answer(
 	say(socket, { type: 'ack', seq: sent.seq, id: sent.id, result, reason });
 	if (taken.taskDone) lines.tell(deviceId, null);
 	await setSeen(db, deviceId, new Date());
-	if (taken.jobId) announce(taken.jobId);
+	if (taken.jobId) announce(taken.jobId, sent.id);
 }

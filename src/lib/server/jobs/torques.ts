@@ -1,4 +1,3 @@
-import type { TwistLimits } from '../../../core/bush/verdict.ts';
 import { actionsOf, missedBy } from '../../../core/fastener/joint-programme.ts';
 import type { Action } from '../../../core/fastener/programme.ts';
 import { wrenchFor, type RackWrench } from '../../../core/fastener/rack.ts';
@@ -11,9 +10,10 @@ import {
 } from '../../../core/procedure/facts.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
 import { atWork } from '../../job/joints.ts';
-import type { JobRecord, Joint, Torque } from '../../job/model.ts';
+import type { Joint, Torque } from '../../job/model.ts';
 import { judgeBush } from '../../job/view.ts';
-import { appendTorque, findTorque } from '../db/joints.ts';
+import { appendTorque, findTorque, listJoints, listTorques } from '../db/joints.ts';
+import { findPerson } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { findShop } from '../db/shop.ts';
 import { findWrench } from '../db/wrenches.ts';
@@ -63,12 +63,9 @@ export function addTorque(
 			if (earlier.jobId !== jobId) throw new Problem(409, 'That torque belongs to another job.');
 			return earlier.torque;
 		}
-		const record = await loadJob(tx, jobId);
-		const shop = (await findShop(tx))!;
-		const limits = { setDeg: shop.twistSetDeg, advisedDeg: shop.twistAdvisedDeg };
-		const joint = checkJoint(record, input);
+		const joint = await checkJoint(tx, jobId, input);
 		checkStep(joint, input);
-		const judged = checkBush(record, joint, input, limits);
+		const judged = await checkBush(tx, jobId, joint, input);
 		const held = await checkWrench(tx, joint, input);
 		const torque: Torque = {
 			id: input.id,
@@ -107,10 +104,10 @@ function enteredText({ torque, angle, seen, skipReason }: NewTorque): string {
 	return seen ?? (skipReason === undefined ? 'withdrawn' : 'passed over');
 }
 
-function checkJoint(record: JobRecord, input: NewTorque): Joint {
-	const joint = record.joints.find((j) => j.id === input.jointId);
+async function checkJoint(tx: Database, jobId: string, input: NewTorque): Promise<Joint> {
+	const joint = (await listJoints(tx, jobId)).find((j) => j.id === input.jointId);
 	if (!joint) throw refuse('jointId', 'is not a joint of this job', input.jointId);
-	const rows = record.torques.filter((row) => row.jointId === joint.id);
+	const rows = await listTorques(tx, jobId, joint.id);
 	const corrected = input.correctsId && rows.find((row) => row.id === input.correctsId);
 	if (input.correctsId && !corrected) {
 		throw refuse('correctsId', 'is not a torque of this joint', input.correctsId);
@@ -120,7 +117,7 @@ function checkJoint(record: JobRecord, input: NewTorque): Joint {
 	}
 	const newest = rows[rows.length - 1];
 	if (input.lastSeenId !== undefined && newest && newest.id !== input.lastSeenId) {
-		const who = record.people.find((person) => person.id === newest.personId)?.name ?? 'Somebody';
+		const who = (await findPerson(tx, newest.personId))?.name ?? 'Somebody';
 		throw new Problem(
 			409,
 			`${who} has recorded ${joint.name} meanwhile: ${newest.seen ? sightNames[newest.seen] : newest.entered}. Look before it is done twice.`
@@ -204,12 +201,12 @@ async function checkWrench(
 }
 
 /** Judges the bush where there is one to judge. */
-function checkBush(
-	record: JobRecord,
+async function checkBush(
+	tx: Database,
+	jobId: string,
 	joint: Joint,
-	input: NewTorque,
-	limits: TwistLimits
-): { targetHubToArchMm: number; bush: Torque['bush'] } | undefined {
+	input: NewTorque
+): Promise<{ targetHubToArchMm: number; bush: Torque['bush'] } | undefined> {
 	if (input.withdraw || input.skipReason !== undefined) return undefined;
 	if (joint.kind !== 'bonded-bush' || input.carState !== 'loaded') return undefined;
 	if (!input.hubToArch) {
@@ -218,6 +215,9 @@ function checkBush(
 			'read hub to arch at this corner first: a bush is only set at a known height'
 		);
 	}
+	const record = await loadJob(tx, jobId);
+	const shop = (await findShop(tx))!;
+	const limits = { setDeg: shop.twistSetDeg, advisedDeg: shop.twistAdvisedDeg };
 	const judged = judgeBush(record, joint.corner, input.hubToArch.si, limits, joint.place);
 	if (!judged.ok) {
 		throw invalid(judged.faults.map((fault) => ({ ...fault, field: 'hubToArch' })));
