@@ -182,7 +182,8 @@ function vehicle(
 			wheelRateNPerMm: null,
 			makerHeightMm: more.maker?.[i] ?? null,
 			makerHeightSchool: more.maker ? ('hub-to-arch' as const) : null,
-			tape: null
+			tape: null,
+			hardpoints: null
 		};
 	};
 	return {

@@ -6,6 +6,8 @@ ALTER TABLE shop ADD COLUMN reset_above_mm DOUBLE NOT NULL DEFAULT 10;
 ALTER TABLE jobs ADD COLUMN reset_above_mm DOUBLE NOT NULL DEFAULT 10;
 -- Further measures of the tape, by the core's names of them. NULL: the layout's assumptions.
 ALTER TABLE axles ADD COLUMN tape JSON NULL;
+-- Hardpoints of the left side, where they are known: they go before the tape.
+ALTER TABLE axles ADD COLUMN hardpoints JSON NULL;
 
 ALTER TABLE joints
   ADD COLUMN programme JSON NULL,

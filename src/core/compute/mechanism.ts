@@ -49,6 +49,9 @@ const geometry = {
 	springOn: carrier,
 	damperOn: carrier
 };
+
+/** A corner by its hardpoints, as files and forms give it. */
+export const cornerGeometrySchema = Joi.object(geometry);
 const taped = {
 	layout,
 	measures: Joi.object()

@@ -38,6 +38,16 @@ export function cornerMechanism(
 ): Result<CornerMechanism> {
 	const layout = findLayout(axle.layout)!;
 	const arm = armGeometry(axle, targetHubToArchMm);
+	const { referenceHubToArchMm } = arm;
+	const jointExpandedMm = 2 * arm.outerBelowInnerMm.u;
+	if (axle.hardpoints) {
+		return ok({
+			geometry: axle.hardpoints,
+			referenceHubToArchMm,
+			jointExpandedMm,
+			assumed: false
+		});
+	}
 	const { mechanism, assumed } = layout;
 	const [length, below] =
 		'armMm' in tapeMeasures[mechanism]
@@ -56,8 +66,8 @@ export function cornerMechanism(
 	const further = Object.keys(assumed.measures);
 	return ok({
 		geometry: made.value,
-		referenceHubToArchMm: arm.referenceHubToArchMm,
-		jointExpandedMm: 2 * arm.outerBelowInnerMm.u,
+		referenceHubToArchMm,
+		jointExpandedMm,
 		assumed: arm.assumed || further.some((name) => axle.tape?.[name] === undefined)
 	});
 }

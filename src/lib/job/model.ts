@@ -3,6 +3,7 @@ import type { PredictHeightInput } from '../../core/car/predict-height.ts';
 import type { BushSetBand } from '../../core/bush/band.ts';
 import type { Axle, Corner } from '../../core/height/corners.ts';
 import type { SchoolKey } from '../../core/height/schools.ts';
+import type { CornerGeometry } from '../../core/mechanism/geometry.ts';
 import type { JointProgramme } from '../../core/fastener/joint-programme.ts';
 import type { ThreadCondition, ThreadSpec } from '../../core/fastener/lubrication.ts';
 import type { JointKind, JointPlace, JointTool, TightenRule } from '../../core/layout/types.ts';
@@ -30,6 +31,8 @@ export interface VehicleAxle {
 	makerHeightSchool: SchoolKey | null;
 	/** Further measures by the core's names of them, mm and degrees; null where nothing more was taped. */
 	tape: Record<string, number> | null;
+	/** Hardpoints of the left side at the reference hub to arch; they go before the tape. */
+	hardpoints: CornerGeometry | null;
 }
 
 export interface Vehicle {

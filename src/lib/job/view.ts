@@ -14,6 +14,7 @@ import { measureHeight, type HeightMeasure } from '../../core/height/measure.ts'
 import { toHubToArchMm } from '../../core/height/schools.ts';
 import { findLayout } from '../../core/layout/catalogue.ts';
 import type { Estimate, JointPlace } from '../../core/layout/types.ts';
+import { measuredArm } from '../../core/mechanism/arms.ts';
 import { effective } from '../../core/procedure/corrections.ts';
 import type { JobFacts } from '../../core/procedure/facts.ts';
 import { loadingStanding, type LoadingStanding } from '../../core/procedure/loading.ts';
@@ -153,6 +154,8 @@ export interface ArmGeometry {
 
 /** Standard uncertainty of a length taped under a car, mm. Own choice. */
 const tapedMm = 3;
+/** The same of a length between hardpoints, mm. Own choice. */
+const hardpointMm = 1;
 /** How well the height at the wheel is known while setting, and how well the target will be met, mm. Own choice. */
 const settingMm = 1;
 const standingMm = 2;
@@ -172,6 +175,20 @@ export function armGeometry(
 ): ArmGeometry {
 	const { assumed } = findLayout(axle.layout)!;
 	const wheelRateNPerMm = axle.wheelRateNPerMm ?? assumed.wheelRateNPerMm;
+	const { hardpoints } = axle;
+	const known =
+		hardpoints &&
+		((isUpper(place) ? measuredArm(hardpoints, 'upper') : undefined) ??
+			measuredArm(hardpoints, 'lower'));
+	if (known) {
+		return {
+			armLengthMm: { value: known.lengthMm, u: hardpointMm },
+			outerBelowInnerMm: { value: known.belowMm, u: hardpointMm },
+			referenceHubToArchMm: axle.referenceHubToArchMm ?? targetHubToArchMm,
+			wheelRateNPerMm,
+			assumed: false
+		};
+	}
 	const { upperArmMm, upperJointBelowPivotMm } = assumed.measures;
 	if (isUpper(place) && upperArmMm !== undefined && upperJointBelowPivotMm !== undefined) {
 		const length = axle.tape?.upperArmMm;

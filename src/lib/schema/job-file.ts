@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { cornerGeometrySchema } from '../../core/compute/mechanism.ts';
 import { corners } from '../../core/height/corners.ts';
 import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys } from '../../core/layout/catalogue.ts';
@@ -45,7 +46,8 @@ const axle = Joi.object({
 		.pattern(/^[a-zA-Z]{1,40}(Mm|Deg)$/, mm())
 		.max(20)
 		.allow(null)
-		.default(null)
+		.default(null),
+	hardpoints: cornerGeometrySchema.allow(null).default(null)
 }).required();
 
 const vehicle = Joi.object({

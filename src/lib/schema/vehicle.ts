@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys, findLayout } from '../../core/layout/catalogue.ts';
+import { cornerGeometrySchema } from '../../core/compute/mechanism.ts';
 import type { Axle } from '../../core/height/corners.ts';
 import { quantity, requiredText, text, uuid, version } from './fields.ts';
 
@@ -27,7 +28,8 @@ function axle(which: Axle) {
 			.pattern(/^[a-zA-Z]{1,40}Deg$/, quantity('angle', { min: -80, max: 80 }).allow(null, ''))
 			.max(20)
 			.allow(null)
-			.description('further measures of the tape, by their names in the core')
+			.description('further measures of the tape, by their names in the core'),
+		hardpoints: cornerGeometrySchema.allow(null)
 	}).required();
 }
 

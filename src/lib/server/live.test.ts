@@ -11,8 +11,8 @@ describe('changes of a job', () => {
 		const [one, two, other] = ['a', 'a', 'b'].map((id) => changesOf(id).getReader());
 		for (const reader of [one!, two!, other!]) expect(await next(reader)).toContain('retry');
 		announce('a');
-		expect(await next(one!)).toBe('event: changed\ndata:\n\n');
-		expect(await next(two!)).toBe('event: changed\ndata:\n\n');
+		expect(await next(one!)).toBe('event: changed\ndata: \n\n');
+		expect(await next(two!)).toBe('event: changed\ndata: \n\n');
 		announce('b');
 		expect(await next(other!)).toContain('changed');
 		endStreams();

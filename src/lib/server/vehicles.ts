@@ -1,4 +1,6 @@
 import type { Axle } from '../../core/height/corners.ts';
+import { findLayout } from '../../core/layout/catalogue.ts';
+import { checkCorner, type CornerGeometry } from '../../core/mechanism/geometry.ts';
 import { schools } from '../../core/height/schools.ts';
 import type { Quantity } from '../../core/units/parse.ts';
 import { furtherMeasures } from '../job/corner.ts';
@@ -6,7 +8,7 @@ import type { Vehicle, VehicleAxle } from '../job/model.ts';
 import { isDuplicate, type Database } from './db/pool.ts';
 import { findVehicle, insertVehicle, updateVehicle } from './db/vehicles.ts';
 import { withUnit } from './jobs/heights.ts';
-import { notFound, Problem, refuse } from './problem.ts';
+import { invalid, notFound, Problem, refuse } from './problem.ts';
 
 interface AxleInput {
 	layout: string;
@@ -19,6 +21,7 @@ interface AxleInput {
 	makerHeight?: Quantity | null | '';
 	makerHeightSchool?: VehicleAxle['makerHeightSchool'] | '';
 	tape?: Record<string, Quantity | null | ''> | null;
+	hardpoints?: CornerGeometry | null;
 }
 
 export interface VehicleInput {
@@ -95,7 +98,8 @@ function toVehicle(input: VehicleInput, version: number): Vehicle {
 			wheelRateNPerMm: si(`${which}.wheelRateNPerMm`, given.wheelRate),
 			makerHeightMm: si(`${which}.makerHeightMm`, given.makerHeight),
 			makerHeightSchool: given.makerHeight ? given.makerHeightSchool || 'hub-to-arch' : null,
-			tape: tapeOf(which, given, si)
+			tape: tapeOf(which, given, si),
+			hardpoints: given.hardpoints ?? null
 		};
 		checkAxle(which, made);
 		return made;
@@ -114,6 +118,27 @@ function toVehicle(input: VehicleInput, version: number): Vehicle {
 		entered,
 		version
 	};
+}
+
+function checkHardpoints(which: Axle, axle: VehicleAxle, hardpoints: CornerGeometry): void {
+	const { mechanism, name } = findLayout(axle.layout)!;
+	const field = `${which}.hardpoints`;
+	if (hardpoints.layout !== mechanism) {
+		throw refuse(`${field}.layout`, `must be ${mechanism} for ${name}`, hardpoints.layout);
+	}
+	if (hardpoints.side !== 'left') {
+		throw refuse(`${field}.side`, 'give the left side; the right is its mirror image', 'right');
+	}
+	if (axle.referenceHubToArchMm === null) {
+		throw refuse(
+			`${which}.referenceHubToArch`,
+			'note the hub to arch at which the hardpoints are given'
+		);
+	}
+	const sound = checkCorner(hardpoints);
+	if (!sound.ok) {
+		throw invalid(sound.faults.map((fault) => ({ ...fault, field: `${field}.${fault.field}` })));
+	}
 }
 
 /** The further measures, each one of the layout's and inside its limits; null where there is none. */
@@ -150,6 +175,7 @@ function checkAxle(which: Axle, axle: VehicleAxle): void {
 			'note the hub to arch at which the joint drop was taped: the drop means nothing without it'
 		);
 	}
+	if (axle.hardpoints) checkHardpoints(which, axle, axle.hardpoints);
 	if (
 		axle.armLengthMm !== null &&
 		axle.outerBelowInnerMm !== null &&

@@ -15,7 +15,10 @@ function toVehicle(row: Row, axleRows: Row[]): Vehicle {
 			wheelRateNPerMm: a.wheel_rate_n_per_mm as number | null,
 			makerHeightMm: a.maker_height_mm as number | null,
 			makerHeightSchool: a.maker_height_school as VehicleAxle['makerHeightSchool'],
-			tape: a.tape ? (JSON.parse(a.tape as string) as Record<string, number>) : null
+			tape: a.tape ? (JSON.parse(a.tape as string) as VehicleAxle['tape']) : null,
+			hardpoints: a.hardpoints
+				? (JSON.parse(a.hardpoints as string) as VehicleAxle['hardpoints'])
+				: null
 		};
 	};
 	return {
@@ -114,20 +117,23 @@ export async function updateVehicle(db: Database, vehicle: Vehicle): Promise<boo
 	return true;
 }
 
+const json = (value: object | null): string | null => value && JSON.stringify(value);
+
 async function putAxles(db: Database, vehicle: Vehicle): Promise<void> {
 	for (const axle of ['front', 'rear'] as const) {
 		await db.run(
 			`REPLACE INTO axles
 			   (vehicle_id, axle, layout, track_mm, tyre_size, arm_length_mm, outer_below_inner_mm,
-			    reference_hub_to_arch_mm, wheel_rate_n_per_mm, maker_height_mm, maker_height_school, tape)
+			    reference_hub_to_arch_mm, wheel_rate_n_per_mm, maker_height_mm, maker_height_school, tape, hardpoints)
 			 VALUES
 			   (:vehicleId, :axle, :layout, :trackMm, :tyreSize, :armLengthMm, :outerBelowInnerMm,
-			    :referenceHubToArchMm, :wheelRateNPerMm, :makerHeightMm, :makerHeightSchool, :tape)`,
+			    :referenceHubToArchMm, :wheelRateNPerMm, :makerHeightMm, :makerHeightSchool, :tape, :hardpoints)`,
 			{
 				vehicleId: vehicle.id,
 				axle,
 				...vehicle.axles[axle],
-				tape: vehicle.axles[axle].tape && JSON.stringify(vehicle.axles[axle].tape)
+				tape: json(vehicle.axles[axle].tape),
+				hardpoints: json(vehicle.axles[axle].hardpoints)
 			}
 		);
 	}

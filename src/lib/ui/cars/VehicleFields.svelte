@@ -192,6 +192,31 @@
 						{/each}
 					</div>
 				</details>
+				{@const hardpointFault = refusal?.faults?.find(({ field }) =>
+					field.startsWith(`${key}.hardpoints`)
+				)}
+				<details class="mt-2" open={Boolean(form[key].hardpoints || hardpointFault)}>
+					<summary class="touch flex items-center font-semibold"
+						>Hardpoints of the left side: go before the tape</summary
+					>
+					<label for="{key}-hardpoints" class="text-[15px]"
+						>JSON as the computation corner-sweep takes it, layout {layout.mechanism}, mm, at the
+						hub to arch noted above</label
+					>
+					<textarea
+						id="{key}-hardpoints"
+						rows="6"
+						spellcheck="false"
+						bind:value={form[key].hardpoints}
+						aria-invalid={hardpointFault ? 'true' : undefined}
+						class="mt-1 w-full rounded-[3px] border bg-panel p-2 font-mono text-[14px] {hardpointFault
+							? 'border-2 border-madder'
+							: 'border-edge'}"
+					></textarea>
+					{#if hardpointFault}<p class="text-[15px] font-medium text-madder">
+							✕ {hardpointFault.field.replace(`${key}.hardpoints`, 'hardpoints')}: {hardpointFault.message}
+						</p>{/if}
+				</details>
 			{/if}
 		</fieldset>
 	{/each}

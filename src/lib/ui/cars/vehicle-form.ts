@@ -17,6 +17,8 @@ export interface AxleForm {
 	makerHeightSchool: string;
 	/** Further measures by the core's names of them, as typed. */
 	tape: Record<string, string>;
+	/** Hardpoints as JSON, as the core's corner-sweep takes them; empty where not known. */
+	hardpoints: string;
 }
 
 export interface VehicleForm {
@@ -43,7 +45,8 @@ export function emptyForm(): VehicleForm {
 		wheelRate: '',
 		makerHeight: '',
 		makerHeightSchool: 'hub-to-arch',
-		tape: {}
+		tape: {},
+		hardpoints: ''
 	});
 	return {
 		plate: '',
@@ -82,7 +85,8 @@ export function formOf(vehicle: Vehicle): VehicleForm {
 					vehicle.entered[`${which}.tape.${name}`] ??
 						`${value} ${name.endsWith('Deg') ? '°' : 'mm'}`
 				])
-			)
+			),
+			hardpoints: values.hardpoints ? JSON.stringify(values.hardpoints, null, 1) : ''
 		};
 	};
 	return {
@@ -97,6 +101,17 @@ export function formOf(vehicle: Vehicle): VehicleForm {
 		front: axle('front'),
 		rear: axle('rear')
 	};
+}
+
+/** Text that is no JSON goes to the API as it is, which says what is wrong with it. */
+function hardpointsOf(text: string): unknown {
+	if (!text.trim()) return null;
+	try {
+		const { bumpMm: _, ...corner } = JSON.parse(text) as Record<string, unknown>;
+		return corner;
+	} catch {
+		return text;
+	}
 }
 
 /** What the API takes; a number without a unit gets the person's own, so that it stays what was meant. */
@@ -117,7 +132,8 @@ export function toInput(form: VehicleForm, id: string, units: UnitChoice): Recor
 				// Measures of a layout that was chosen before and is not any more stay behind.
 				.filter(([name, text]) => text.trim() && name in furtherMeasures(a.layout))
 				.map(([name, text]) => [name, withUnit(text, name.endsWith('Deg') ? 'angle' : 'length')])
-		)
+		),
+		hardpoints: hardpointsOf(a.hardpoints)
 	});
 	return {
 		...form,

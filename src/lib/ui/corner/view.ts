@@ -95,7 +95,18 @@ const between = ([ax, az]: Flat, [bx, bz]: Flat, share: number): Flat => [
 /** Where a joint sits in the drawing. Links that no tape measures are shown near the part they hold to. */
 export function placeOf(layout: MechanismLayout, posture: CornerPosture, place: JointPlace): Flat {
 	const wheel = flatten(layout, posture.wheelCentre);
+	const link = (i: number, end: 'inner' | 'outer'): Flat | undefined =>
+		posture.links?.[i] && flatten(layout, posture.links[i][end]);
+	const ofLinks: Partial<Record<JointPlace, Flat | undefined>> = {
+		'lower-pivot': link(0, 'inner'),
+		'lower-joint': link(0, 'outer'),
+		'upper-pivot': link(2, 'inner'),
+		'upper-joint': link(2, 'outer'),
+		'tie-rod-inner': link(4, 'inner'),
+		'tie-rod-outer': link(4, 'outer')
+	};
 	const at = (name: JointPlace): Flat => {
+		if (ofLinks[name]) return ofLinks[name];
 		const point = placePoints[name]?.find((key) => posture.points[key]);
 		return point ? flatten(layout, posture.points[point]!) : wheel;
 	};
@@ -119,6 +130,12 @@ export function armOf(
 	posture: CornerPosture,
 	which: 'lower' | 'upper'
 ): { pivot: Flat; joint: Flat } | undefined {
+	if (posture.links) {
+		return {
+			pivot: placeOf(layout, posture, `${which}-pivot`),
+			joint: placeOf(layout, posture, `${which}-joint`)
+		};
+	}
 	const names = which === 'upper' ? ['upperFrontPivot', 'upperInner'] : placePoints['lower-pivot']!;
 	const pivot = names.find((key) => posture.points[key]);
 	if (!pivot) return undefined;

@@ -6,6 +6,7 @@
 	import { personalUnits } from '$lib/client/units';
 	import CompareTable from '$lib/ui/heights/CompareTable.svelte';
 	import ConditionsForm from '$lib/ui/heights/ConditionsForm.svelte';
+	import DeviceStrip from '$lib/ui/heights/DeviceStrip.svelte';
 	import HeightLadder from '$lib/ui/heights/HeightLadder.svelte';
 	import OffsetForm from '$lib/ui/heights/OffsetForm.svelte';
 	import ReadingEntry from '$lib/ui/heights/ReadingEntry.svelte';
@@ -83,5 +84,6 @@
 				expandedMm={perCorner((c) => job.view.corners[c][phase]?.expandedUncertaintyMm)}
 			/>
 		</section>
+		<DeviceStrip {phase} {corner} />
 	</aside>
 </div>
