@@ -14,7 +14,12 @@ export default defineConfig({
 				resolve: { alias },
 				test: {
 					name: 'unit',
-					include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'devices/**/*.test.ts', 'tests/conformance/**/*.test.ts']
+					include: [
+						'src/**/*.test.ts',
+						'tools/**/*.test.ts',
+						'devices/**/*.test.ts',
+						'tests/conformance/**/*.test.ts'
+					]
 				}
 			},
 			{

@@ -10,6 +10,20 @@ import { root } from './system.js';
 
 const { origin } = readSettings('demo');
 
+/** The corner brought to height by the gauge, and a pull of the simulated wrench that winds rubber. */
+async function heldPull(page: Page): Promise<void> {
+	const { devicePort } = readSettings('demo');
+	const press = (path: string) =>
+		page.request
+			.post(`http://127.0.0.1:${devicePort + 1}/${path}`)
+			.then(() => page.waitForTimeout(1500));
+	for (const name of [/Height gauge/, /Wireless wrench/]) await page.getByLabel(name).check();
+	await page.waitForTimeout(800);
+	await press('measure?mm=324');
+	await press('pull?how=rubber');
+	await page.getByRole('heading', { name: 'A reading waits to be placed' }).waitFor();
+}
+
 /** File name, path (`2026-…` stands for the job of that number), and what to do there first. */
 const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<void>][] = [
 	['jobs', '/'],
@@ -23,11 +37,20 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 			await page.getByLabel('Hub to arch now').fill('375');
 		}
 	],
-	['joints', '2026-0255/joints'],
+	[
+		'round',
+		'2026-0262/round',
+		async (page) => {
+			await page.getByRole('button', { name: /FL Bring to height/ }).click();
+			await page.getByLabel('Hub to arch now').fill('372');
+		}
+	],
+	['round-trace', '2026-0256/round', heldPull],
+	['joints', '2026-0264/joints'],
 	['heights-after', '2026-0251/heights/after'],
 	['sheet', '2026-0238/sheet'],
 	['car', '/cars?search=LON'],
-	['shop', '/shop'],
+	['rack', '/rack'],
 	['bench-corner', '/workbench/corner?layout=macpherson&source=tape'],
 	['bench-spring', '/workbench/spring'],
 	['bench-coilover', '/workbench/coilover'],
@@ -85,12 +108,6 @@ async function take(
 }
 
 for (const [name, path, prepare] of pictures) await take(name, path, prepare);
-await page.emulateMedia({ colorScheme: 'dark' });
-await take('board-dark', '2026-0255');
-await page.emulateMedia({ colorScheme: 'light' });
 await page.setViewportSize({ width: 390, height: 844 });
 await take('phone', '2026-0255');
-await context.clearCookies();
-await page.setViewportSize({ width: 1280, height: 800 });
-await take('sign-in', '/sign-in');
 await browser.close();

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { bolt, torqueAtFriction } from '../../src/core/fastener/bolt';
+import { friction, lubricatedTorque } from '../../src/core/fastener/lubrication';
 import { plausibleTorque } from '../../src/core/fastener/plausibility';
 import { proofStressMPa, stressArea, type PropertyClass } from '../../src/core/fastener/thread';
 import { calibration, wrenchSetting, workingRange } from '../../src/core/fastener/wrench';
@@ -79,6 +80,23 @@ describe('a lubricated thread', () => {
 		meanHeadDiameterMm: 15.6,
 		torqueNm: 110
 	};
+	/** VDI 2230-1: M = F·(0.16·P + 0.58·d₂·μ_G + D_Km/2·μ_K), by hand for M12×1.5, D_Km 15.6 mm. */
+	it.each(['oil', 'anti-seize'] as const)('%s: the ratio of the two brackets', (condition) => {
+		const bracket = (mu: number) =>
+			0.16 * 1.5 + 0.58 * (12 - 0.649519 * 1.5) * mu + (15.6 / 2) * mu;
+		const wanted = bracket(friction[condition]) / bracket(friction['as-specified']);
+		const thread = { diameterMm: 12, pitchMm: 1.5, propertyClass: '10.9' as const };
+		const found = valueOf(lubricatedTorque(thread, 100, condition));
+		expect(found.share).toBeCloseTo(wanted, 9);
+		expect(found.torqueNm).toBeCloseTo(100 * wanted, 9);
+		expect(found.clampN).toBeCloseTo(100_000 / bracket(friction['as-specified']), 6);
+	});
+
+	it('as specified changes nothing', () => {
+		const thread = { diameterMm: 8, pitchMm: 1.25, propertyClass: '8.8' as const };
+		expect(valueOf(lubricatedTorque(thread, 25, 'as-specified')).torqueNm).toBeCloseTo(25, 9);
+	});
+
 	it('needs less torque for the same clamp', () => {
 		const oiled = valueOf(torqueAtFriction(dry, 0.09, 0.09));
 		expect(oiled.torqueNm).toBeLessThan(110);

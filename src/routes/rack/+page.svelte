@@ -8,6 +8,7 @@
 	import DeviceList from '$lib/ui/rack/DeviceList.svelte';
 	import RangeBar from '$lib/ui/rack/RangeBar.svelte';
 	import WrenchForm from '$lib/ui/rack/WrenchForm.svelte';
+	import { scaleWords } from '$lib/ui/joints/step-words';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 
 	let { data } = $props();
@@ -20,14 +21,6 @@
 	const marks = { valid: 'done', soon: 'owed', lapsed: 'again' } as const;
 	const lowest = $derived(Math.min(5, ...data.wrenches.map(({ lowestNm }) => lowestNm)));
 	const highest = $derived(Math.max(400, ...data.wrenches.map(({ highestNm }) => highestNm)));
-	/** Its own scale as marked: 5 to 50 N·m. */
-	const scaleOf = ({ entered }: (typeof data.wrenches)[number]) => {
-		const [low = '', high = ''] = [entered.lowestNm, entered.highestNm];
-		const unit = high.replace(/^[\d.,\s]+/, '');
-		return low.endsWith(unit)
-			? `${low.slice(0, -unit.length).trim()} to ${high}`
-			: `${low} to ${high}`;
-	};
 	const close = () => {
 		editing = undefined;
 		calibrating = undefined;
@@ -62,7 +55,7 @@
 					<div class="leading-tight">
 						<h2 class="text-lg {wrench.retired ? 'text-soft line-through' : ''}">{wrench.name}</h2>
 						<p class="caption">
-							{wrenchKindNames[wrench.kind]}, {scaleOf(wrench)}{wrench.lengthMm === null
+							{wrenchKindNames[wrench.kind]}, {scaleWords(wrench)}{wrench.lengthMm === null
 								? ''
 								: `, ${units.show(wrench.lengthMm, 'length', { decimals: 0 })}`}
 						</p>

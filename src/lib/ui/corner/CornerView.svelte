@@ -246,15 +246,15 @@
 					fill-opacity="0.85"
 				/>
 				<text
-					x={Math.max(4, x - 30)}
-					y={arm.which === 'upper' ? y - 58 : y + 52}
+					x="4"
+					y={arm.which === 'upper' ? y - 36 : y + 52}
 					font-size="15"
 					font-weight="700"
 					class={texts[look.tone]}>{twistText(judged)}</text
 				>
 				<text
-					x={Math.max(4, x - 30)}
-					y={arm.which === 'upper' ? y - 41 : y + 69}
+					x="4"
+					y={arm.which === 'upper' ? y - 19 : y + 69}
 					font-size="14"
 					class={texts[look.tone]}>{look.sign} {look.word}</text
 				>

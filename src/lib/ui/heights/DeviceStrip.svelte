@@ -45,7 +45,8 @@
 </script>
 
 {#if desk.devices.some(({ kind }) => kind !== 'wrench') && !job.record.signedAt}
-	<section class="panel p-4" aria-label="Devices">
+	<section class="panel p-4" aria-labelledby="devices-title">
+		<h2 id="devices-title" class="text-lg">Take readings from</h2>
 		{#each of('height-gauge') as device (device.id)}
 			<label class="flex min-h-12 items-center gap-3 text-[15px]">
 				<input
@@ -54,7 +55,7 @@
 					checked={desk.listening.includes(device.id)}
 					onchange={(event) => desk.listen(device.id, event.currentTarget.checked)}
 				/>
-				<span class="me-auto">Readings from {device.name.toLowerCase()}</span>
+				<span class="me-auto">{device.name}</span>
 				<span class={device.connected ? 'text-spruce' : 'text-soft'}
 					>{device.connected ? '✓ connected' : 'not connected'}</span
 				>

@@ -28,7 +28,7 @@
 	import PatternDrawing from './PatternDrawing.svelte';
 	import TorqueRows from './TorqueRows.svelte';
 	import { jointMarks } from './joint-words';
-	import { stepWords, wrenchUnit } from './step-words';
+	import { scaleWords, stepWords, wrenchUnit } from './step-words';
 
 	interface Props {
 		joint: Joint;
@@ -204,7 +204,7 @@
 	const wrenchItems = $derived([
 		...rack.map((one) => ({
 			value: one.id,
-			name: `${one.name}, ${one.entered.lowestNm} to ${one.entered.highestNm}`
+			name: `${one.name}, ${scaleWords(one)}`
 		})),
 		{ value: '', name: 'Another, not of the rack' }
 	]);
@@ -263,9 +263,6 @@
 					>{bare(onWrench)}<span class="ms-2 text-3xl font-medium text-soft">{unit}</span></span
 				>
 			{/if}
-			{#if castle && step.kind === 'castle'}<span class="block text-[15px] text-soft"
-					>then forward to the slot, at most {units.show(castle.highNm, 'torque')}; never back</span
-				>{/if}
 		</p>
 		{#if pattern}
 			{@const inPass = list.filter((a) => a.step === step.step && a.pass === step.pass)}
@@ -310,6 +307,11 @@
 			</div>
 		{/if}
 	</div>
+	{#if castle && step.kind === 'castle'}
+		<p class="text-[15px] text-soft">
+			Then forward to the slot, at most {units.show(castle.highNm, 'torque')}; never back.
+		</p>
+	{/if}
 	{#if wet}
 		<p class="mt-1 text-[15px] text-ochre">
 			{threadConditionNames[joint.thread!.condition]} thread: {units.show(

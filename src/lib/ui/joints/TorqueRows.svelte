@@ -43,7 +43,7 @@
 			<span class="num {counts ? 'text-xl' : 'text-lg'} {counts ? '' : 'line-through'}"
 				>{what(row)}</span
 			>
-			<span class="caption me-auto">
+			<span class="caption me-auto min-w-0 basis-48">
 				{steps > 1 ? `step ${row.action + 1} · ` : ''}{standing(row)} · {row.wrench
 					? `${row.wrench} · `
 					: ''}{job.personName(row.personId)}, {time(row.takenAt)}{row.correctsId
@@ -57,10 +57,12 @@
 					>{/if}
 			</span>
 			{#if row.id === newest?.id && !job.record.signedAt}
-				{#if row.torqueNm !== null}<ActionButton onclick={() => oncorrect(row)}
-						>Correct</ActionButton
-					>{/if}
-				<ActionButton weight="stop" onclick={() => onwithdraw(row)}>Withdraw</ActionButton>
+				<span class="ms-auto flex gap-2">
+					{#if row.torqueNm !== null}<ActionButton onclick={() => oncorrect(row)}
+							>Correct</ActionButton
+						>{/if}
+					<ActionButton weight="stop" onclick={() => onwithdraw(row)}>Withdraw</ActionButton>
+				</span>
 			{/if}
 		</li>
 	{/each}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { actionsOf, type JointProgramme } from '$core/fastener/joint-programme';
 import { programmeForm, programmeInput, threadInput } from './programme-form';
-import { stepWords, wrenchUnit } from './step-words';
+import { scaleWords, stepWords, wrenchUnit } from './step-words';
 import type { Joint } from '$lib/job/model';
 
 const units = { torque: 'N·m', length: 'mm' };
@@ -113,5 +113,9 @@ describe('a step in words', () => {
 		expect(wrenchUnit({ entered: { highestNm: '150 ft-lb' } })).toBe('lbf·ft');
 		expect(wrenchUnit({ entered: { highestNm: '200 N·m' } })).toBe('N·m');
 		expect(wrenchUnit({ entered: {} })).toBeUndefined();
+		expect(scaleWords({ entered: { lowestNm: '5 N·m', highestNm: '50 N·m' } })).toBe('5 to 50 N·m');
+		expect(scaleWords({ entered: { lowestNm: '60 lbf·in', highestNm: '50 N·m' } })).toBe(
+			'60 lbf·in to 50 N·m'
+		);
 	});
 });

@@ -33,3 +33,11 @@ export function wrenchUnit({ entered }: Pick<ShopWrench, 'entered'>): string | u
 	const parsed = text ? parseQuantity(text, 'torque', { field: 'range' }) : undefined;
 	return parsed?.ok ? findUnit(parsed.value.unit, 'torque')?.symbol : undefined;
 }
+
+/** A wrench's own scale as it is marked: 5 to 50 N·m. */
+export function scaleWords({ entered }: Pick<ShopWrench, 'entered'>): string {
+	const [low = '', high = ''] = [entered.lowestNm, entered.highestNm];
+	const unit = high.replace(/^[\d.,\s]+/, '');
+	const short = unit && low.endsWith(unit) ? low.slice(0, -unit.length).trim() : low;
+	return `${short} to ${high}`;
+}

@@ -128,7 +128,7 @@
 {#if newest && newest.reading.kind === 'torque' && newest.reading.trace}
 	{@const trace = newest.reading.trace}
 	<section class="panel p-3" aria-labelledby="trace-title">
-		<div class="flex items-baseline justify-between gap-2">
+		<div>
 			<h2 id="trace-title" class="text-lg">{nameOf(newest)}</h2>
 			<span class="font-medium {newest.state === 'placed' ? 'text-spruce' : 'text-ochre'}"
 				>{newest.state === 'placed' ? '✓ placed' : newest.state === 'held' ? '◇ held' : 'set aside'}
@@ -141,7 +141,8 @@
 				torqueNm={trace.torqueNm}
 				read={newest.verdict}
 				wanted={wantedOf(newest)}
-				height={330}
+				width={420}
+				height={320}
 			/>
 		{/if}
 	</section>

@@ -48,7 +48,13 @@
 	let list = $state<HTMLElement>();
 	$effect(() => {
 		void now;
-		list?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+		const line = list?.querySelector<HTMLElement>('[aria-current]');
+		// Only the list moves, never the page: the hands are on the number.
+		const box = list?.parentElement;
+		if (!line || !box) return;
+		const [at, frame] = [line.getBoundingClientRect(), box.getBoundingClientRect()];
+		if (at.top < frame.top) box.scrollTop += at.top - frame.top;
+		else if (at.bottom > frame.bottom) box.scrollTop += at.bottom - frame.bottom;
 	});
 </script>
 

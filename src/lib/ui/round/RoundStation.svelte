@@ -305,6 +305,7 @@
 	</section>
 
 	<aside class="min-w-0 space-y-3" aria-label="Where">
+		{#if desk.held.length}<ReadingTray {desk} {stop} standing={sent} />{/if}
 		{#if stop && target !== undefined}
 			<section class="panel p-2" aria-label="Corner, to scale">
 				<CornerView
@@ -336,6 +337,6 @@
 				{/each}
 			</section>
 		{/if}
-		<ReadingTray {desk} {stop} standing={sent} />
+		{#if !desk.held.length}<ReadingTray {desk} {stop} standing={sent} />{/if}
 	</aside>
 </div>

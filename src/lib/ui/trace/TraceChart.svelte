@@ -13,13 +13,17 @@
 		read?: TraceResult | null;
 		/** Band of torque that is wanted, run-down included. */
 		wanted?: { lowNm: number; nm: number; highNm: number };
+		/** Of the drawing; its text keeps its size, so a narrow place wants a narrow drawing. */
+		width?: number;
 		height?: number;
 	}
-	let { angleDeg, torqueNm, read: t, wanted, height = 440 }: Props = $props();
+	let { angleDeg, torqueNm, read: t, wanted, width = 780, height = 440 }: Props = $props();
 	const units = personalUnits();
 	const inUnit = (nm: number) => units.number(nm, 'torque');
 	const show = (nm: number) => units.show(nm, 'torque');
 	const mostShown = 3000;
+	const left = 64;
+	const wide = $derived(width > 600);
 	const shown = $derived.by(() => {
 		const every = Math.max(1, Math.ceil(angleDeg.length / mostShown));
 		return angleDeg.flatMap((angle, i) =>
@@ -27,7 +31,7 @@
 		);
 	});
 	const x = $derived(
-		scaleLinear([shown[0]?.[0] ?? 0, shown[shown.length - 1]?.[0] ?? 1], [64, 760])
+		scaleLinear([shown[0]?.[0] ?? 0, shown[shown.length - 1]?.[0] ?? 1], [left, width - 20])
 	);
 	const y = $derived(
 		scaleLinear(
@@ -39,8 +43,8 @@
 </script>
 
 <svg
-	viewBox="0 0 780 {height}"
-	class="drawn"
+	viewBox="0 0 {width} {height}"
+	class={wide ? 'drawn' : 'w-full'}
 	role="img"
 	aria-label="Torque over angle, with the band wanted, the snug point and the slope"
 >
@@ -49,24 +53,24 @@
 		{y}
 		xUnit="angle, °"
 		yUnit={units.choice.torque}
-		xTicks={9}
+		xTicks={wide ? 9 : 4}
 		yTicks={height > 350 ? 7 : 4}
 	/>
 	{#if wanted}
 		<rect
-			x="64"
+			x={left}
 			y={y(inUnit(wanted.highNm))}
-			width="696"
+			width={width - 20 - left}
 			height={Math.max(2, y(inUnit(wanted.lowNm)) - y(inUnit(wanted.highNm)))}
 			class="fill-mark-wash"
 		/>
 		<path
-			d="M 64 {y(inUnit(wanted.nm))} H 760"
+			d="M {left} {y(inUnit(wanted.nm))} H {width - 20}"
 			class="stroke-mark"
 			stroke-width="2"
 			stroke-dasharray="7 5"
 		/>
-		<text x="72" y={y(inUnit(wanted.nm)) - 7} font-size="15" class="text-mark"
+		<text x={left + 8} y={y(inUnit(wanted.nm)) - 7} font-size="15" class="text-mark"
 			>wanted {show(wanted.nm)}{t && t.prevailingNm > 0.05 ? ', run-down added' : ''}</text
 		>
 	{/if}
