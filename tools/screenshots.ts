@@ -22,6 +22,7 @@ async function heldPull(page: Page): Promise<void> {
 	await press('measure?mm=324');
 	await press('pull?how=rubber');
 	await page.getByRole('heading', { name: 'A reading waits to be placed' }).waitFor();
+	await page.evaluate(() => scrollTo(0, 0));
 }
 
 /** File name, path (`2026-…` stands for the job of that number), and what to do there first. */
