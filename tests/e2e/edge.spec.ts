@@ -6,7 +6,7 @@ import { expect, test } from './shop';
 
 test('every page and route needs a session', async ({ playwright, shop }) => {
 	const request = await playwright.request.newContext({ baseURL: shop.origin, maxRedirects: 0 });
-	for (const page of ['/', '/cars', '/jobs/new', '/shop', '/me', '/jobs/x/sheet']) {
+	for (const page of ['/', '/cars', '/jobs/new', '/shop', '/rack', '/me', '/jobs/x/round']) {
 		const answer = await request.get(page);
 		expect([page, answer.status(), answer.headers().location]).toEqual([
 			page,

@@ -99,7 +99,7 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 			}
 			if (left > 1)
 				await expect(page.getByRole('heading', { level: 1 }))
-					.not.toHaveText(name)
+					.not.toHaveText(name, { timeout: 3000 })
 					.catch(() => undefined);
 			const open = await page
 				.getByRole('region', { name: 'Joints' })

@@ -8,6 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { compute, computations } from '../../src/core/compute.ts';
 import { buildIfChanged } from '../../tools/build.ts';
 import { freePort, runningDatabase } from '../../tools/database.ts';
+import { isRunning } from '../../tools/process.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'vane-commands-'));
 chmodSync(folder, 0o755);
@@ -167,7 +168,7 @@ describe('a shop of one’s own', () => {
 		expect((await signIn('rla', '90210')).status).toBe(201);
 		const database = runningDatabase(join(folder, 'shop'))!;
 		expect(await interrupt(child)).toBe(0);
-		expect(() => process.kill(database.pid, 0)).toThrow();
+		await expect.poll(() => isRunning(database.pid, 'mariadbd')).toBe(false);
 		await expect(signIn('rla', '90210')).rejects.toThrow();
 	});
 

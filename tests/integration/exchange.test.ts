@@ -15,6 +15,7 @@ import { listPeople } from '../../src/lib/server/db/people.ts';
 import { readingsCsv, torquesCsv } from '../../src/lib/server/exchange/csv.ts';
 import { importJob, toJobFile, type JobFile } from '../../src/lib/server/exchange/job-file.ts';
 import { setTarget } from '../../src/lib/server/jobs/heights.ts';
+import { proveChain } from '../../src/lib/server/proof/chain.ts';
 import { loadJob, searchJobs } from '../../src/lib/server/jobs/load.ts';
 import { checked, useShop } from './shop.ts';
 
@@ -37,7 +38,76 @@ async function aFile(): Promise<JobFile> {
 	return JSON.parse(JSON.stringify(toJobFile(await loadJob(here.db, id)))) as JobFile;
 }
 
+/** The file as an earlier version wrote it, before the fields of the torque round were there. */
+function asWrittenBefore(file: JobFile): JobFile {
+	const drop = (row: object, ...keys: string[]) => {
+		for (const key of keys) delete (row as Record<string, unknown>)[key];
+	};
+	const old = JSON.parse(JSON.stringify(file)) as JobFile;
+	const { job } = old;
+	drop(job, 'loadings', 'resetAboveMm');
+	for (const axle of [job.vehicle.axles.front, job.vehicle.axles.rear])
+		drop(axle, 'tape', 'hardpoints');
+	for (const joint of job.joints) drop(joint, 'programme', 'thread', 'place', 'loosened');
+	for (const torque of job.torques) {
+		drop(torque, 'action', 'angleDeg', 'skipReason', 'wrenchId', 'settingNm');
+		drop(torque, 'overrideReason', 'deviceReadingId');
+	}
+	return old;
+}
+
 describe('a job file', () => {
+	it('from before the torque round is taken, and its chain still holds', async () => {
+		const file = await aFile();
+		const checkedFile = validate<JobFile>(jobFileSchema, asWrittenBefore(file), {
+			now: Date.now()
+		});
+		if (!checkedFile.ok) throw new Error(JSON.stringify(checkedFile.faults));
+		expect(checkedFile.value.job.chain).toHaveLength(3);
+		expect(await importJob(there.db, checkedFile.value, there.lead.id)).toMatchObject({
+			created: true
+		});
+		const copy = await loadJob(there.db, file.job.id);
+		expect(proveChain(copy)).toMatchObject({ holds: true, entries: 3 });
+		expect(copy.joints.every(({ loosened, programme }) => loosened && programme === null)).toBe(
+			true
+		);
+		expect(copy).toMatchObject({ resetAboveMm: 10, loadings: [] });
+	});
+
+	it('carries programmes, steps, what was passed over and loaded heights', async () => {
+		const id = await here.job(['FL']);
+		const job = await loadJob(here.db, id);
+		const wheel = job.joints.find(({ kind }) => kind === 'wheel')!;
+		const onWheels = { carState: 'loaded', method: 'on-wheels' };
+		await here.torque(id, wheel.id, { ...onWheels, torque: '60', action: 0 });
+		await here.torque(id, wheel.id, { ...onWheels, torque: '60', action: 1 });
+		const rigid = job.joints.find(({ kind }) => kind === 'rigid')!;
+		await here.torque(id, rigid.id, { torque: undefined, skipReason: 'waiting for the bolt' });
+		await here.loading(id, { hubToArch: '14 3/8 in', oppositeBefore: '702', oppositeNow: '701' });
+		const file = JSON.parse(JSON.stringify(toJobFile(await loadJob(here.db, id)))) as JobFile;
+		await importJob(there.db, file, there.lead.id);
+		expect(toJobFile(await loadJob(there.db, id))).toEqual(file);
+		expect(file.job.torques.map(({ action, skipReason }) => [action, skipReason])).toEqual([
+			[0, null],
+			[1, null],
+			[0, 'waiting for the bolt']
+		]);
+		expect(file.job.chain.map(({ kind }) => kind)).toEqual([
+			'torque',
+			'torque',
+			'torque',
+			'loading'
+		]);
+		const table = Papa.parse<Record<string, string>>(torquesCsv(file.job), { header: true }).data;
+		expect(table.map(({ step, skipReason }) => [step, skipReason])).toEqual(
+			expect.arrayContaining([
+				['2', ''],
+				['1', 'waiting for the bolt']
+			])
+		);
+	});
+
 	it('recreates the job elsewhere, with the same ids and the same meaning', async () => {
 		const file = await aFile();
 		expect(await importJob(there.db, file, there.lead.id)).toMatchObject({ created: true });

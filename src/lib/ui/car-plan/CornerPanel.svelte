@@ -23,8 +23,8 @@
 		const joints = owed.filter((item) => item.kind === 'joint');
 		const count = (rule: string) =>
 			joints.filter((item) => rules.get(item.jointId!) === rule).length;
-		const again = joints.filter((item) =>
-			/wound up|under its|over its|without a target/.test(item.text)
+		const again = joints.filter(
+			(item) => job.view.standing.joints.get(item.jointId!)!.state === 'again'
 		);
 		const said = owed
 			.filter((item) => item.kind !== 'joint')

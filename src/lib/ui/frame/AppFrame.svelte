@@ -59,7 +59,7 @@
 <header class="no-print flex min-h-15 items-center gap-1 bg-[#12312c] ps-4 pe-2 text-[#f0efe6]">
 	<a href="/" class="touch flex items-center gap-2.5 pe-2 sm:pe-4">
 		<img src="/icon.svg" alt="" class="size-8" />
-		<span class="text-xl font-bold [font-stretch:84%]">Vane Set</span>
+		<span class="text-xl font-bold [font-stretch:84%] max-sm:sr-only">Vane Set</span>
 		<span class="hidden text-[15px] text-[#bcd0c8] lg:inline">{shopName}</span>
 	</a>
 	<nav aria-label="Places" class="flex h-15">

@@ -75,32 +75,40 @@
 	const demand = $derived(
 		step.torqueNm === undefined ? undefined : { torqueNm: step.torqueNm, adapter }
 	);
-	const fitting = $derived(
-		plannedWrench ?? (demand ? pickWrenches([demand], rack, today).picks[0] : undefined)
+	/** Chosen by hand; until then the one that is planned, or fits what is asked or typed. */
+	let chosenWrench = $state<string>();
+	let text = $state('');
+	const typedNm = $derived.by(() => {
+		const parsed = parseQuantity(text, 'torque', {
+			field: 'torque',
+			defaultUnit: units.choice.torque
+		});
+		return parsed.ok && !turned ? parsed.value.si : undefined;
+	});
+	const wanted = $derived(
+		demand ?? (typedNm === undefined ? undefined : { torqueNm: typedNm, adapter })
 	);
-	// svelte-ignore state_referenced_locally (the entry is made anew for each step)
-	let wrenchId = $state(fitting ?? (demand ? '' : lastWrench()));
+	const fitting = $derived(
+		plannedWrench ?? (wanted ? pickWrenches([wanted], rack, today).picks[0] : undefined)
+	);
+	const wrenchId = $derived(chosenWrench ?? fitting ?? '');
 	let otherWrench = $state('');
-	function lastWrench(): string {
-		const id = job.record.torques.findLast((torque) => torque.wrenchId)?.wrenchId;
-		return rack.some((one) => one.id === id) ? id! : '';
-	}
 	const wrench = $derived(rack.find(({ id }) => id === wrenchId));
-	const fit = $derived(wrench && demand ? wrenchFor(wrench, demand, today) : undefined);
+	const fit = $derived(wrench && wanted ? wrenchFor(wrench, wanted, today) : undefined);
 	const calibration = $derived(wrench && calibrationState(wrench, today));
 	/** Number on the wrench over the torque at the joint: an adapter makes them differ. */
 	const leverage = $derived(
 		adapter && demand && fit?.ok ? fit.value.settingNm / demand.torqueNm : 1
 	);
-	/** A wrench is read in the unit it is marked in. */
-	const unit = $derived((wrench && wrenchUnit(wrench)) ?? units.choice.torque);
+	/** What is asked is read on the wrench, in the unit it is marked in; what is only typed, as it is said. */
+	const unit = $derived((demand && wrench && wrenchUnit(wrench)) ?? units.choice.torque);
 	const inUnit = $derived((nm: number) => convert(nm, siUnit('torque'), findUnit(unit, 'torque')!));
 	const decimalsFor = $derived((nm: number) => (nm < 20 || unit === 'kgf·m' ? 1 : 0));
 	const bare = $derived((nm: number) => formatNumber(inUnit(nm), decimalsFor(nm)));
 	const onWrench = $derived(step.torqueNm === undefined ? undefined : step.torqueNm * leverage);
 
 	// What is asked stands ready, so that Enter alone records a joint that clicked at its number.
-	let text = $state(asked());
+	text = asked();
 	let castleTurn = $state('');
 	function asked(): string {
 		if (turned) return String(step.angleDeg ?? '');
@@ -108,7 +116,7 @@
 	}
 	/** Another wrench, another number. */
 	function rewrite() {
-		if (!correcting) text = asked();
+		if (!correcting && demand) text = asked();
 	}
 
 	const formId = $props.id();
@@ -384,9 +392,14 @@
 							{#if rack.length}
 								<SelectField
 									label="Wrench"
-									bind:value={wrenchId}
+									bind:value={
+										() => wrenchId,
+										(id) => {
+											chosenWrench = id;
+											rewrite();
+										}
+									}
 									items={wrenchItems}
-									onchange={rewrite}
 								/>
 							{/if}
 							{#if !wrench}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
 	import { tightenRuleNames } from '$core/layout/types';
+	import { formatNumber } from '$core/units/format';
 	import { parseQuantity } from '$core/units/parse';
 	import { StandingCar, type Stance } from '$lib/client/car-state.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -74,6 +75,17 @@
 			? undefined
 			: judgeBush(job.record, corner, setMm, job.limits, chosen?.place)
 	);
+	/** What each bush would keep at the height that is drawn, in degrees and by the verdict's sign. */
+	const signs = { set: '✓', 're-set-advised': '◇', 'wound-up': '✕' };
+	const ifSetHere = $derived((joint: Joint) => {
+		const found =
+			targetMm === undefined
+				? undefined
+				: judgeBush(job.record, corner, shownMm, job.limits, joint.place);
+		return found?.ok
+			? `${formatNumber(found.value.twistDeg, 1, true)}° ${signs[found.value.verdict]}`
+			: '';
+	});
 	/** Also without a reading: the target itself can be drawn. */
 	const atTarget = $derived(judgeBush(job.record, corner, 400, job.limits));
 	const targetMm = $derived(
@@ -132,7 +144,10 @@
 						<span class="min-w-0 flex-1 leading-tight">
 							{joint.name}
 							<span class="block text-[14px]"
-								><StateMark mark={jointMarks[s.state].mark} word={jointMarks[s.state].word} /></span
+								><StateMark mark={jointMarks[s.state].mark} word={jointMarks[s.state].word} />
+								{#if joint.kind === 'bonded-bush' && s.owed && ifSetHere(joint)}<span
+										class="caption ms-2">here {ifSetHere(joint)}</span
+									>{/if}</span
 							>
 						</span>
 						<span class="num text-lg text-soft"

@@ -12,6 +12,7 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { v7 as uuidv7 } from 'uuid';
+	import SetAside from './SetAside.svelte';
 
 	/** Devices that report by themselves, and their readings that nobody has placed. */
 	interface Props {
@@ -48,10 +49,8 @@
 		refusal = answer.ok ? undefined : answer.refusal;
 		await refresh();
 	}
-	async function setAside(reading: DeviceReading) {
-		const answer = await call('POST', `/device-readings/${reading.id}/set-aside`, {
-			reason: 'Set aside at the rack'
-		});
+	async function setAside(reading: DeviceReading, reason: string) {
+		const answer = await call('POST', `/device-readings/${reading.id}/set-aside`, { reason });
 		refusal = answer.ok ? undefined : answer.refusal;
 		await refresh();
 	}
@@ -126,13 +125,13 @@
 		<h3 class="mt-4 font-bold text-ochre">
 			{held.length === 1 ? 'One reading waits' : `${held.length} readings wait`} to be placed
 		</h3>
-		<p class="caption">They are placed from the round of their job.</p>
+		<p class="caption">They are placed from the round of their car.</p>
 		<ul class="divide-y divide-line">
 			{#each held.slice(0, 8) as reading (reading.id)}
 				<li class="flex flex-wrap items-center gap-x-3 py-1">
 					<span class="num text-lg">{measured(reading)}</span>
 					<span class="caption me-auto">{reading.device}: {reading.reason}</span>
-					<ActionButton onclick={() => setAside(reading)}>Set aside</ActionButton>
+					<SetAside onreason={(reason) => setAside(reading, reason)} />
 				</li>
 			{/each}
 		</ul>

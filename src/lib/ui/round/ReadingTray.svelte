@@ -10,6 +10,7 @@
 	import { atWork } from '$lib/job/joints';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import SetAside from '$lib/ui/rack/SetAside.svelte';
 	import TraceChart from '$lib/ui/trace/TraceChart.svelte';
 
 	/** What came from devices: the newest pull as a trace, and what waits for a person to place it. */
@@ -24,8 +25,6 @@
 	const job = currentJob();
 	const units = personalUnits();
 	let refusal = $state<Refusal>();
-	let reasonFor = $state<string>();
-	let reason = $state('');
 
 	const newest = $derived(
 		desk.readings.find(
@@ -73,8 +72,6 @@
 		const answer = await call('POST', `/device-readings/${reading.id}/${how}`, body);
 		refusal = answer.ok ? undefined : answer.refusal;
 		if (!answer.ok) return;
-		reasonFor = undefined;
-		reason = '';
 		await refresh();
 		await desk.reload();
 	}
@@ -93,31 +90,12 @@
 						<span class="num text-xl">{measured(reading)}</span>
 						<span class="text-[15px]">{nameOf(reading)}: {reading.reason}</span>
 					</p>
-					{#if reasonFor === reading.id}
-						<form
-							class="mt-1 flex flex-wrap items-center gap-2"
-							onsubmit={(event) => {
-								event.preventDefault();
-								void settle(reading, 'set-aside', { reason });
-							}}
-						>
-							<input
-								class="min-h-12 min-w-0 flex-1 rounded-[3px] border border-edge bg-panel px-3"
-								bind:value={reason}
-								maxlength="500"
-								aria-label="Why it is set aside"
-								placeholder="Why it is set aside"
-							/>
-							<ActionButton type="submit" disabled={reason.trim().length < 3}
-								>Set aside</ActionButton
-							>
-						</form>
-					{:else}
+					{#if !job.record.signedAt}
 						<div class="mt-1 flex flex-wrap gap-2">
 							{#if canPlace(reading)}<ActionButton onclick={() => place(reading)}
 									>Place it here</ActionButton
 								>{/if}
-							<ActionButton onclick={() => (reasonFor = reading.id)}>Set aside …</ActionButton>
+							<SetAside onreason={(reason) => settle(reading, 'set-aside', { reason })} />
 						</div>
 					{/if}
 				</li>

@@ -45,6 +45,12 @@
 		{ name: 'Front', ...car.axles.front },
 		{ name: 'Rear', ...car.axles.rear }
 	]);
+	/** What the drawing of its corners rests on. */
+	const cornerKnown = ({ hardpoints, tape }: (typeof axles)[number]) => {
+		if (hardpoints) return 'by hardpoints';
+		const taped = Object.keys(tape ?? {}).length;
+		return taped ? `${taped} more by tape, the rest assumed` : 'the rest assumed';
+	};
 	const length = (mm: number | null) =>
 		mm === null ? 'assumed' : units.show(mm, 'length', { decimals: 0 });
 </script>
@@ -109,6 +115,8 @@
 					<dd>{length(axle.trackMm)}, {axle.tyreSize || 'no size noted'}</dd>
 					<dt class="caption">Arm, drop</dt>
 					<dd>{length(axle.armLengthMm)}, {length(axle.outerBelowInnerMm)}</dd>
+					<dt class="caption">Corner</dt>
+					<dd>{cornerKnown(axle)}</dd>
 					<dt class="caption">Maker’s height</dt>
 					<dd>{axle.makerHeightMm === null ? 'not noted' : length(axle.makerHeightMm)}</dd>
 				</dl>
