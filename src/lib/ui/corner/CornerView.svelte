@@ -151,6 +151,8 @@
 		[joint[0], joint[1] + drawn!.expanded],
 		[joint[0], joint[1] - drawn!.expanded]
 	]);
+	/** Room for the ring around the joint in hand. */
+	const ringed = $derived((which: 'lower' | 'upper') => (place === `${which}-pivot` ? 24 : 0));
 	const twistText = (judged: BushSetBand) =>
 		`${formatNumber(judged.twistDeg, 1, true)}° ± ${formatNumber(judged.twistExpandedDeg, 1)}°`;
 	const showMm = (mm: number) => units.show(mm, 'length', { decimals });
@@ -247,14 +249,14 @@
 				/>
 				<text
 					x="4"
-					y={arm.which === 'upper' ? y - 36 : y + 52}
+					y={arm.which === 'upper' ? y - 36 - ringed(arm.which) : y + 52}
 					font-size="15"
 					font-weight="700"
 					class={texts[look.tone]}>{twistText(judged)}</text
 				>
 				<text
 					x="4"
-					y={arm.which === 'upper' ? y - 19 : y + 69}
+					y={arm.which === 'upper' ? y - 19 - ringed(arm.which) : y + 69}
 					font-size="14"
 					class={texts[look.tone]}>{look.sign} {look.word}</text
 				>
