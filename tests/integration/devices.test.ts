@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { connect, type AddressInfo, type Server } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -7,7 +8,7 @@ import { StandIns } from '../../devices/stand-ins.ts';
 import { viewJob } from '../../src/lib/job/view.ts';
 import { placeSchema, taskSchema } from '../../src/lib/schema/device.ts';
 import { jointChangeSchema } from '../../src/lib/schema/job.ts';
-import { findDevice, listHeld, listReadingsOf } from '../../src/lib/server/db/devices.ts';
+import { findDevice, listHeld, listReadingsOf, setTask } from '../../src/lib/server/db/devices.ts';
 import {
 	addDevice,
 	changeDevice,
@@ -188,6 +189,30 @@ describe('a wrench that reports by itself', () => {
 		);
 		expect(rows.map(({ seq }) => seq).sort()).toEqual([1, 2]);
 		expect((await findDevice(shop.db, bench.wrench.id))!.lastSeq).toBe(2);
+		bench.standIns.end();
+	});
+
+	it('a question of a page that was closed long ago is no longer answered', async () => {
+		const bench = await asked();
+		const task = (await findDevice(shop.db, bench.wrench.id))!.task!;
+		const askedAt = new Date(Date.now() - 16 * 60_000).toISOString();
+		await setTask(shop.db, bench.wrench.id, { ...task, askedAt });
+		bench.standIns.pull('good');
+		await until(() => bench.standIns.wrench.answers.length, 'answer');
+		expect(bench.standIns.wrench.answers[0]).toMatchObject({
+			result: 'held',
+			reason: 'was asked for long before, by a page that is closed'
+		});
+		expect((await load(bench.jobId)).torques).toEqual([]);
+		bench.standIns.end();
+	});
+
+	it('the same question asked again keeps its id; another one is new', async () => {
+		const bench = await asked();
+		const again = await ask(bench.wrench.id, bench.task);
+		expect(again!.id).toBe(bench.standIns.wrench.task!.id);
+		const loaded = { ...bench.task, carState: 'loaded', method: 'on-wheels' };
+		expect((await ask(bench.wrench.id, loaded))!.id).not.toBe(again!.id);
 		bench.standIns.end();
 	});
 
@@ -411,6 +436,27 @@ describe('the line', () => {
 		const answers = await say(hello(token), 'x'.repeat(600_000));
 		expect(answers.at(-1)).toMatchObject({ type: 'refused' });
 		expect((await say(hello(token))).map(({ type }) => type)).toEqual(['welcome']);
+	});
+
+	it('whatever comes in, the server answers in words or ends the line, and goes on', async () => {
+		const { token } = await device();
+		await fc.assert(
+			fc.asyncProperty(
+				fc.array(fc.oneof(fc.string({ maxLength: 200 }), fc.json({ maxDepth: 3 })), {
+					minLength: 1,
+					maxLength: 6
+				}),
+				async (rubbish) => {
+					const said = rubbish.map((line) => line.replace(/[\r\n\u2028\u2029]/g, ' '));
+					const [welcome, ...answers] = await say(hello(token), ...said, { type: 'ping' });
+					expect(welcome).toMatchObject({ type: 'welcome' });
+					expect(answers.at(-1)).toEqual({ type: 'pong' });
+					for (const answer of answers.slice(0, -1))
+						expect(answer).toMatchObject({ type: 'refused', reason: expect.any(String) });
+				}
+			),
+			{ numRuns: 12 }
+		);
 	});
 
 	it('a device that was switched off is not listened to', async () => {

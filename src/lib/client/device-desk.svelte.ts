@@ -3,6 +3,7 @@ import type { Device, DeviceKind, DeviceReading } from '$lib/devices/model';
 import { call } from './api';
 
 const storageKey = 'vane-listening';
+const askAgainMs = 5 * 60_000;
 
 export type ConnectedDevice = Device & { connected: boolean };
 
@@ -54,5 +55,15 @@ export class DeviceDesk {
 	/** Asks a device for its next reading; null takes the request back. */
 	async ask(deviceId: string, task: Record<string, unknown> | null): Promise<void> {
 		await call('PUT', `/devices/${deviceId}/task`, task && { ...task, jobId: this.#jobId });
+	}
+
+	/**
+	 * Asks now, and again while the page is open: the server lets an old question lapse.
+	 * @returns ends it
+	 */
+	keepAsking(ask: () => void): () => void {
+		ask();
+		const again = setInterval(ask, askAgainMs);
+		return () => clearInterval(again);
 	}
 }

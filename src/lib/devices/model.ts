@@ -19,6 +19,8 @@ export type DeviceTask = {
 	id: string;
 	jobId: string;
 	personId: string;
+	/** When it was last asked: an open page asks again and again. */
+	askedAt: string;
 	/** What the device may show: car, corner, joint. */
 	label: string;
 } & (

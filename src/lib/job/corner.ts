@@ -1,5 +1,4 @@
 /** A corner of the car as a mechanism: from what was taped, and the layout's assumptions for the rest. */
-import { axleOf, type Corner } from '../../core/height/corners.ts';
 import { findLayout } from '../../core/layout/catalogue.ts';
 import type { CornerGeometry } from '../../core/mechanism/geometry.ts';
 import { tapedGeometry, tapeMeasures, type TapeMeasure } from '../../core/mechanism/tape.ts';
@@ -108,10 +107,6 @@ export function posturesAt(
 	);
 	return found.ok ? ok(found.value.postures) : found;
 }
-
-/** The corner's axle. */
-export const axleAt = (axles: Record<'front' | 'rear', VehicleAxle>, corner: Corner): VehicleAxle =>
-	axles[axleOf(corner)];
 
 /** Loaded radius of a tyre from its size, mm: 205/55 R16. Undefined where the size is not said so. */
 export function tyreRadiusMm(size: string): number | undefined {

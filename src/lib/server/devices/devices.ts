@@ -81,13 +81,13 @@ export async function giveTask(
 	if (!device?.active) throw notFound('device');
 	const asked = input && (await taskFrom(db, device, input, personId));
 	// The same question again keeps its id: a reading on its way still answers it.
-	const task = asked && sameTask(asked, device.task) ? device.task : asked;
+	const task = asked && sameTask(asked, device.task) ? { ...asked, id: device.task!.id } : asked;
 	await setTask(db, deviceId, task);
 	return { device, task };
 }
 
 const sameTask = (asked: DeviceTask, current: DeviceTask | null): boolean =>
-	isDeepStrictEqual(asked, current && { ...current, id: asked.id });
+	isDeepStrictEqual(asked, current && { ...current, id: asked.id, askedAt: asked.askedAt });
 
 async function taskFrom(
 	db: Database,
@@ -106,7 +106,8 @@ async function taskFrom(
 	if (!job) throw notFound('job');
 	if (job.signedAt) throw new Problem(409, 'This job is signed; its record is closed.');
 	const { plate } = (await findVehicle(db, job.vehicleId))!;
-	const common = { id: uuidv7(), jobId: job.id, personId };
+	const askedAt = new Date().toISOString();
+	const common = { id: uuidv7(), jobId: job.id, personId, askedAt };
 	const where = input.corner ? cornerNames[input.corner].toLowerCase() : '';
 	if (input.kind === 'loads') return { ...common, kind: 'loads', label: `${plate}, four wheels` };
 	if (input.kind === 'height') {

@@ -36,6 +36,9 @@ import { addLoading } from '../jobs/loadings.ts';
 import { addTorque } from '../jobs/torques.ts';
 import { notFound, Problem, refuse } from '../problem.ts';
 
+/** A question is good for this long after it was last asked, ms: a closed page asks no more. */
+const freshMs = 15 * 60_000;
+
 /** What became of a line: an acknowledgement, or the number from which to send again. */
 export type Taken = (Acknowledged & { jobId?: string; taskDone: boolean }) | { resendFrom: number };
 
@@ -66,15 +69,12 @@ export function takeReading(db: Database, deviceId: string, sent: SentReading): 
 		}
 		if (sent.seq > device.lastSeq + 1) return { resendFrom: device.lastSeq + 1 };
 		const { task } = device;
-		const own = task !== null && sent.task === task.id;
+		const late = task !== null && Date.parse(sent.takenAt) - Date.parse(task.askedAt) > freshMs;
+		const own = task !== null && sent.task === task.id && !late;
 		const jobId = task?.jobId ?? null;
 		const joint = own && task.kind === 'torque' ? await jointOf(tx, task) : undefined;
 		const verdict = joint ? readTrace(joint, task as TorqueTask, sent) : null;
-		const doubt = own
-			? doubtOf(task, sent, joint, verdict)
-			: task
-				? 'was measured for another joint than the one asked for'
-				: 'nobody had asked for a reading';
+		const doubt = own ? doubtOf(task, sent, joint, verdict) : notAsked(task, late);
 		const row = {
 			id: sent.id,
 			deviceId,
@@ -114,6 +114,14 @@ export function passOver(db: Database, deviceId: string, seq: number): Promise<b
 		await setLastSeq(tx, deviceId, seq);
 		return true;
 	});
+}
+
+/** Why a reading answers no question. */
+function notAsked(task: DeviceTask | null, late: boolean): string {
+	if (!task) return 'nobody had asked for a reading';
+	return late
+		? 'was asked for long before, by a page that is closed'
+		: 'was measured for another joint than the one asked for';
 }
 
 type TorqueTask = Extract<DeviceTask, { kind: 'torque' }>;

@@ -21,9 +21,11 @@
 	const gauge = $derived(desk.heard('height-gauge')?.id);
 	$effect(() => {
 		void [gauge, phase, corner];
-		untrack(() => {
-			if (gauge && !job.record.signedAt) void desk.ask(gauge, { kind: 'height', corner, phase });
-		});
+		return untrack(() =>
+			desk.keepAsking(() => {
+				if (gauge && !job.record.signedAt) void desk.ask(gauge, { kind: 'height', corner, phase });
+			})
+		);
 	});
 	onDestroy(() => gauge && desk.ask(gauge, null));
 

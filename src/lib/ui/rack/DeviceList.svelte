@@ -107,7 +107,7 @@
 						>{device.name === deviceKindNames[device.kind]
 							? ''
 							: ` · ${deviceKindNames[device.kind].toLowerCase()}`}{device.lastSeq
-							? ` · ${device.lastSeq} readings`
+							? ` · ${device.lastSeq} ${device.lastSeq === 1 ? 'reading' : 'readings'}`
 							: ''}{device.task ? ` · asked for ${device.task.label}` : ''}</span
 					>
 				</span>

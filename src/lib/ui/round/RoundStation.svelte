@@ -120,7 +120,7 @@
 	// Asked when the question or the device changes, not at every change of the record.
 	$effect(() => {
 		void [question, wrenchDevice, gauge];
-		untrack(askDevices);
+		return untrack(() => desk.keepAsking(askDevices));
 	});
 	function askDevices() {
 		if (!stop || job.record.signedAt) return;
