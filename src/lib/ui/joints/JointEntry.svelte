@@ -39,10 +39,20 @@
 		plannedWrench?: string;
 		/** May be passed over with a reason. */
 		skippable?: boolean;
-		/** A step was recorded, passed over, or not. */
-		onrecorded: () => void;
+		/** A step of this joint was recorded or passed over; told when the server has it, so perhaps late. */
+		onrecorded: (jointId: string) => void;
+		/** The server did not take it; by then another step may stand here. */
+		onrefused: (jointId: string, refusal: Refusal) => void;
 	}
-	let { joint, action, car, plannedWrench, skippable = false, onrecorded }: Props = $props();
+	let {
+		joint,
+		action,
+		car,
+		plannedWrench,
+		skippable = false,
+		onrecorded,
+		onrefused
+	}: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
 	const status = $derived(job.view.standing.joints.get(joint.id)!);
@@ -162,11 +172,12 @@
 	async function send(what: What) {
 		busy = true;
 		const id = uuidv7();
+		const jointId = joint.id;
 		const height = withMeantUnit(car.hubToArch, units.choice.length);
 		const tool = 'withdraw' in what || 'skipReason' in what || 'seen' in what;
-		refusal = await outbox.add(`/jobs/${job.record.id}/torques`, {
+		const refused = await outbox.add(`/jobs/${job.record.id}/torques`, {
 			id,
-			jointId: joint.id,
+			jointId,
 			action: correcting?.action ?? ('withdraw' in what ? 0 : index),
 			...(!tool && wrench ? { wrenchId: wrench.id, wrench: wrench.name } : {}),
 			...(!tool && !wrench && otherWrench.trim() ? { wrench: otherWrench.trim() } : {}),
@@ -180,10 +191,14 @@
 			...what
 		});
 		busy = false;
-		if (refusal) return outbox.drop(id);
+		refusal = undefined;
+		if (refused) {
+			outbox.drop(id);
+			return onrefused(jointId, refused);
+		}
 		correcting = undefined;
 		skipping = false;
-		if (!('withdraw' in what)) onrecorded();
+		if (!('withdraw' in what)) onrecorded(jointId);
 	}
 
 	function record(event: SubmitEvent) {

@@ -3,6 +3,7 @@
 	import { tightenRuleNames } from '$core/layout/types';
 	import { formatNumber } from '$core/units/format';
 	import { parseQuantity } from '$core/units/parse';
+	import type { Refusal } from '$lib/client/api';
 	import { StandingCar, type Stance } from '$lib/client/car-state.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -10,6 +11,7 @@
 	import { armGeometry, judgeBush } from '$lib/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
@@ -24,6 +26,8 @@
 	// svelte-ignore state_referenced_locally (the station is made anew for each corner)
 	const car = new StandingCar(job.record.id, corner);
 
+	/** Why the last entry was not taken; the form it was typed in may have gone on by then. */
+	let refused = $state<Refusal>();
 	const joints = $derived(job.record.joints.filter((joint) => joint.corner === corner));
 	const status = (joint: Joint) => job.view.standing.joints.get(joint.id)!;
 	/** The next joint that can be done with the car as it stands. */
@@ -190,12 +194,16 @@
 				</div>
 			{/if}
 		</div>
+		<RefusalNotice refusal={refused} />
 		{#if chosen}
 			{#key `${chosen.id} ${status(chosen).next}`}
 				<JointEntry
 					joint={chosen}
 					{car}
-					onrecorded={() => {
+					onrefused={(_, refusal) => (refused = refusal)}
+					onrecorded={(id) => {
+						refused = undefined;
+						if (id !== chosen.id) return;
 						if (status(chosen).state !== 'begun') chosenId = nextOwed(chosen.id)?.id ?? chosen.id;
 					}}
 				/>

@@ -20,7 +20,7 @@
 		corner: Corner;
 		/** What is typed, for the drawing. */
 		onlook?: (heightMm: number | undefined) => void;
-		onrecorded: () => void;
+		onrecorded: (corner: string) => void;
 	}
 	let { corner, onlook, onrecorded }: Props = $props();
 	const job = currentJob();
@@ -43,7 +43,6 @@
 	);
 	let now = $state('');
 	let refusal = $state<Refusal>();
-	let busy = $state(false);
 	let box = $state<HTMLElement>();
 
 	const understood = $derived(
@@ -81,23 +80,25 @@
 			return;
 		}
 		const meant = (value: string) => withMeantUnit(value, units.choice.length);
-		busy = true;
 		const id = uuidv7();
+		const typed = { text, now, corner };
+		// Cleared at once: the next reading may be typed before the server has answered.
+		text = '';
+		now = '';
 		refusal = await outbox.add(`/jobs/${job.record.id}/loadings`, {
 			id,
 			corner,
 			method,
-			hubToArch: meant(text),
-			...(method === 'jack-to-height' && before.trim() && now.trim()
-				? { oppositeBefore: meant(before), oppositeNow: meant(now) }
+			hubToArch: meant(typed.text),
+			...(method === 'jack-to-height' && before.trim() && typed.now.trim()
+				? { oppositeBefore: meant(before), oppositeNow: meant(typed.now) }
 				: {}),
 			takenAt: new Date().toISOString()
 		});
-		busy = false;
-		if (refusal) return outbox.drop(id);
-		text = '';
-		now = '';
-		onrecorded();
+		if (!refusal) return onrecorded(typed.corner);
+		outbox.drop(id);
+		if (!text) text = typed.text;
+		if (!now) now = typed.now;
 	}
 </script>
 
@@ -166,7 +167,7 @@
 				</p>
 			{/if}
 			<RefusalNotice {refusal} />
-			<ActionButton weight="main" type="submit" disabled={busy}>Record the reading</ActionButton>
+			<ActionButton weight="main" type="submit">Record the reading</ActionButton>
 		</form>
 	{/if}
 	{#if looks.length}

@@ -5,6 +5,7 @@
 	import { cornerNames } from '$core/height/corners';
 	import { loadMethodNames } from '$core/procedure/facts';
 	import { roundStops, stopDone, type RoundSide, type RoundStop } from '$core/procedure/round';
+	import type { Refusal } from '$lib/client/api';
 	import type { Standing } from '$lib/client/car-state.svelte';
 	import { DeviceDesk } from '$lib/client/device-desk.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -13,6 +14,7 @@
 	import { loadedStanding } from '$lib/job/view';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import { onDestroy, untrack } from 'svelte';
 	import { v7 as uuidv7 } from 'uuid';
@@ -40,6 +42,8 @@
 		if (stopDone(stop, job.view.standing, facts)) return true;
 		return stop.phase === 'load' && loaded(stop)?.verdict === 'in-band';
 	});
+	/** Why the last entry was not taken; the round had gone on by then. */
+	let refused = $state.raw<Refusal>();
 	/** A joint picked from the list; the next in order otherwise. */
 	let picked = $state.raw<RoundStop>();
 	const next = $derived(stops.find((stop) => !done(stop) && !passedOver(stop)));
@@ -61,14 +65,17 @@
 		if (pick.phase === 'load') return pick;
 		return { ...pick, action: job.view.standing.joints.get(pick.jointId)!.next };
 	}
-	/** Goes on with the same joint while it has steps left, then with the order. */
-	function goOn() {
-		if (picked && picked.phase !== 'load') {
-			const { state } = job.view.standing.joints.get(picked.jointId)!;
-			if (state === 'begun') return;
-		}
+	/**
+	 * Back to the order once what was picked is done; a joint with steps left stays in hand. What was
+	 * picked meanwhile stays picked: the server may answer late.
+	 */
+	function goOn(done: string) {
+		refused = undefined;
+		if (!picked || keyOf(picked) !== done) return;
+		if (picked.phase !== 'load' && job.view.standing.joints.get(done)!.state === 'begun') return;
 		picked = undefined;
 	}
+	const keyOf = (one: RoundStop) => (one.phase === 'load' ? one.corner : one.jointId);
 
 	/** How the car stands at the stop in hand: from the looks on record, or as the phase needs it. */
 	const standing = $derived.by((): Standing => {
@@ -235,6 +242,7 @@
 				</span>
 			</p>
 		{/if}
+		<RefusalNotice refusal={refused} />
 		{#if stop?.phase === 'load'}
 			{#key stop.corner}
 				<LoadGate corner={stop.corner} onlook={(mm) => (looked = mm)} onrecorded={goOn} />
@@ -256,6 +264,8 @@
 					plannedWrench={planned}
 					skippable
 					onrecorded={goOn}
+					onrefused={(jointId, refusal) =>
+						(refused = { ...refusal, title: `${nameOf(jointId)}: ${refusal.title}` })}
 				/>
 			{/key}
 		{:else}
