@@ -94,6 +94,33 @@ export interface Estimate {
 	u: number;
 }
 
+/** How a corner comes apart: which of its joints hold what. Keys are those of the layout's joints. */
+export interface LayoutBuild {
+	/** A strut locates the wheel; a coilover carries its spring but locates nothing. */
+	damper: 'strut' | 'coilover' | 'damper';
+	/** Around the damper; on the arm or axle beside it; or air. */
+	spring: 'on-damper' | 'on-arm' | 'air';
+	/** Joints at the damper's lower and upper end. */
+	bottom: readonly string[];
+	top: readonly string[];
+	/** Undone too, so that the knuckle swings clear of the damper. */
+	alsoUndone?: readonly string[];
+	/**
+	 * The joint that holds an arm spring at droop, by taper or by bolt. Where it is absent the damper holds
+	 * it: the arm or axle hangs on it.
+	 */
+	heldBy?: { joint: string; taper: boolean };
+	airLine?: string;
+	/** Both wheels are on one beam or axle: it comes down on both sides together. */
+	oneBody?: boolean;
+	/** Links that locate an axle, by their joint at the body: one at a time. */
+	links?: readonly string[];
+	/** A driven wheel: the knuckle may not pull the shaft out of its joint. */
+	driveShaft?: boolean;
+	/** What comes off inside the car before the upper end is reached. */
+	access?: string;
+}
+
 /** How one axle's corners are built: what has to be tightened, and the geometry to assume untaped. */
 export interface Layout {
 	key: string;
@@ -116,6 +143,7 @@ export interface Layout {
 		/** The other measures of this mechanism's tape, for the drawing and for upper arms, mm and degrees. */
 		measures: Readonly<Record<string, number>>;
 	};
+	build: LayoutBuild;
 	/** In the order they are tightened. */
 	joints: readonly LayoutJoint[];
 }

@@ -1,0 +1,84 @@
+/** How long steps take: the usual minutes, rust, second sides, and what the shop's own record says. */
+import { axleOf } from '../height/corners.ts';
+import { kindData, type StepKind } from './kinds.ts';
+import type { RustGrade, WorkScope } from './scope.ts';
+import type { Minutes, WorkStep } from './step.ts';
+
+/** What rust does to steps that undo something. Common practice, no source. */
+export const rustFactors: Readonly<Record<RustGrade, number>> = { none: 1, light: 1.25, heavy: 1.8 };
+
+/** The second side of an axle takes about half the time of the first. Common practice, no source. */
+export const secondSideFactor = 0.5;
+
+/** Oil wants a night in a salt region: hours between the oil and the first spanner. Common practice, no source. */
+export const soakHours: Readonly<Record<RustGrade, number>> = { none: 0, light: 0, heavy: 12 };
+
+/** One step as it was once done: minutes it took, and minutes that had been expected of it. */
+export interface RecordedStep {
+	kind: StepKind;
+	tookMin: number;
+	expectedMin: number;
+}
+
+/** What a shop's record makes of one kind of step. */
+export interface Learned {
+	/** Expected minutes are multiplied by it. */
+	factor: number;
+	/** Records it rests on. */
+	records: number;
+	/** Weight of the shop's own times, 0 to 1; the rest is the usual. */
+	weight: number;
+}
+
+/** Records that weigh as much as the usual minutes: own choice. */
+const usualWeighs = 5;
+/** A step that took a tenth or ten times as long was interrupted or forgotten, not worked. Own choice. */
+const believable = 10;
+
+/**
+ * The shop's own pace, kind by kind: the mean log ratio of minutes taken to minutes expected, shrunk
+ * toward none by the credibility weight n/(n + k) (Bühlmann 1967, k = 5 own choice).
+ */
+export function learnedPace(record: readonly RecordedStep[]): Map<StepKind, Learned> {
+	const logs = new Map<StepKind, number[]>();
+	for (const { kind, tookMin, expectedMin } of record) {
+		const ratio = tookMin / expectedMin;
+		if (!(ratio > 1 / believable && ratio < believable)) continue;
+		logs.set(kind, [...(logs.get(kind) ?? []), Math.log(ratio)]);
+	}
+	return new Map(
+		[...logs].map(([kind, list]) => {
+			const weight = list.length / (list.length + usualWeighs);
+			const mean = list.reduce((sum, log) => sum + log, 0) / list.length;
+			return [kind, { factor: Math.exp(weight * mean), records: list.length, weight }];
+		})
+	);
+}
+
+/** The minutes of each step, in the order given, by id. */
+export function stepMinutes(
+	order: readonly WorkStep[],
+	{ rust }: Pick<WorkScope, 'rust'>,
+	learned: ReadonlyMap<StepKind, Pick<Learned, 'factor'>> = new Map()
+): Map<string, Minutes> {
+	const seen = new Set<string>();
+	return new Map(
+		order.map((step) => {
+			const { rusts, repeats } = kindData(step.kind);
+			const [corner] = step.corners;
+			const place = step.corners.length === 1 ? axleOf(corner!) : step.at;
+			const again = repeats && seen.has(`${place}/${step.kind}`);
+			seen.add(`${place}/${step.kind}`);
+			const factor =
+				(rusts ? rustFactors[rust] : 1) *
+				(again ? secondSideFactor : 1) *
+				(learned.get(step.kind)?.factor ?? 1);
+			const { low, likely, high } = step.minutes;
+			return [step.id, { low: low * factor, likely: likely * factor, high: high * factor }];
+		})
+	);
+}
+
+/** Mean of a PERT-beta distribution (Malcolm et al., Operations Research 7, 1959). */
+export const meanMinutes = ({ low, likely, high }: Minutes): number =>
+	(low + 4 * likely + high) / 6;

@@ -1,0 +1,70 @@
+/** One step of the work at a car, and what it does to the car. */
+import type { Axle, Corner } from '../height/corners.ts';
+import type { JointPlace } from '../layout/types.ts';
+import type { StepKind } from './kinds.ts';
+
+/** What a step does to the car, in terms that can be replayed; joints by their key in the layout. */
+export type Act =
+	| { do: 'read-heights' | 'crack-wheels' | 'chock' | 'lift' | 'stands' | 'ignition-off' }
+	| { do: 'ground' | 'torque-wheels' | 'read-heights-after' }
+	| { do: 'soak' | 'mark' | 'trim-off' | 'vent' | 'wheel-off' | 'wheel-on'; corner: Corner }
+	| { do: 'hose-off' | 'hose-on' | 'support' | 'unsupport' | 'tie' | 'untie'; corner: Corner }
+	| { do: 'lower' | 'raise' | 'squeeze' | 'unsqueeze'; corner: Corner }
+	| { do: 'damper-out' | 'damper-in' | 'spring-out' | 'spring-in' | 'compare'; corner: Corner }
+	| { do: 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release'; corner: Corner }
+	| { do: 'load'; corner: Corner }
+	| { do: 'slack' | 'crack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string };
+
+export type Deed = Act['do'];
+
+/** What must be seen before a step counts as done. */
+export interface Gate {
+	question: string;
+	/** Wants words, such as where the stands are. */
+	note?: string;
+}
+
+/** Minutes of work: at best, most likely, at worst. */
+export interface Minutes {
+	low: number;
+	likely: number;
+	high: number;
+}
+
+export const workPhases = ['prepare', 'strip', 'bench', 'refit', 'set'] as const;
+export type WorkPhase = (typeof workPhases)[number];
+
+export const workPhaseNames: Readonly<Record<WorkPhase, string>> = {
+	prepare: 'Secure and prepare',
+	strip: 'Strip',
+	bench: 'Bench',
+	refit: 'Refit',
+	set: 'Load and set'
+};
+
+/** Where the step is done; one person fits at each place. */
+export type Spot = 'car' | 'bench' | Axle | Corner;
+
+export interface WorkStep {
+	/** Its kind and place, as `FL/support`. */
+	id: string;
+	kind: StepKind;
+	phase: WorkPhase;
+	at: 'car' | Axle | Corner;
+	/** Corners it touches. */
+	corners: readonly Corner[];
+	spot: Spot;
+	title: string;
+	/** Joints it undoes, starts or tightens, by key, for the drawing and the torque round. */
+	joints: readonly { corner: Corner; key: string }[];
+	place?: JointPlace;
+	tool?: string;
+	caution?: string;
+	gate?: Gate;
+	/** Done in the torque round, the heights pages or at the bench; undefined: ticked off here. */
+	doneIn?: 'heights-before' | 'heights-after' | 'round' | 'bench';
+	/** With the car up. */
+	onLift: boolean;
+	minutes: Minutes;
+	acts: readonly Act[];
+}
