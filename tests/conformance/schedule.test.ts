@@ -11,14 +11,12 @@ function jobShop(jobs: readonly (readonly [number, number])[][]): Project {
 	return {
 		capacity: Object.fromEntries(Array.from({ length: machines }, (_, m) => [`m${m}`, 1])),
 		tasks: jobs.flatMap((job, j) =>
-			job.map(
-				([machine, minutes], k): Task => ({
-					id: `${j}.${k}`,
-					minutes,
-					needs: { [`m${machine}`]: 1 },
-					after: k ? [`${j}.${k - 1}`] : []
-				})
-			)
+			job.map(([machine, minutes], k): Task => ({
+				id: `${j}.${k}`,
+				minutes,
+				needs: { [`m${machine}`]: 1 },
+				after: k ? [`${j}.${k - 1}`] : []
+			}))
 		)
 	};
 }

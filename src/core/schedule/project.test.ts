@@ -16,7 +16,8 @@ function broken({ tasks, capacity }: Project, { starts }: Schedule): string[] {
 		}
 		for (const [name, most] of Object.entries(capacity)) {
 			const used = tasks.reduce((sum, other, j) => {
-				const runs = starts[j]! <= starts[i]! + 1e-9 && starts[j]! + other.minutes > starts[i]! + 1e-9;
+				const runs =
+					starts[j]! <= starts[i]! + 1e-9 && starts[j]! + other.minutes > starts[i]! + 1e-9;
 				return sum + (runs ? (other.needs[name] ?? 0) : 0);
 			}, 0);
 			if (used > most) faults.push(`${used} of ${name} at ${starts[i]}`);

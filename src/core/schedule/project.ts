@@ -59,12 +59,32 @@ const slack = 1e-9;
 export function* solveProject(project: Project): Generator<number, Schedule> {
 	const p = prepare(project);
 	if (p.n === 0) return { starts: [], makespan: 0, lowerBound: 0, proven: true };
-	let best = serial(p, rankBy(p, (i) => -p.tail[i]!));
+	// As listed, first: nothing is moved about for no gain.
+	let best = serial(
+		p,
+		rankBy(p, (i) => i)
+	);
 	const take = (starts: number[]) => {
 		if (end(p, starts) < end(p, best) - slack) best = starts;
 	};
-	take(serial(p, rankBy(p, (i) => -p.minutes[i]!)));
-	take(serial(p, rankBy(p, (i) => -p.next[i]!.length - p.tail[i]! / 1e6)));
+	take(
+		serial(
+			p,
+			rankBy(p, (i) => -p.tail[i]!)
+		)
+	);
+	take(
+		serial(
+			p,
+			rankBy(p, (i) => -p.minutes[i]!)
+		)
+	);
+	take(
+		serial(
+			p,
+			rankBy(p, (i) => -p.next[i]!.length - p.tail[i]! / 1e6)
+		)
+	);
 	for (let pass = 0; pass < 3; pass++) take(justified(p, best));
 	// Around the best so far: starts shaken a little, more now and then.
 	const random = xoroshiro128plus(shakeSeed);
@@ -72,7 +92,10 @@ export function* solveProject(project: Project): Generator<number, Schedule> {
 	for (let round = 0; round < shakes && end(p, best) > p.lowerBound + slack; round++) {
 		const strength = end(p, best) * (0.05 + 0.3 * uniform());
 		const noise = best.map(() => strength * uniform());
-		const shaken = serial(p, rankBy(p, (i) => best[i]! + noise[i]!));
+		const shaken = serial(
+			p,
+			rankBy(p, (i) => best[i]! + noise[i]!)
+		);
 		take(justified(p, justified(p, shaken)));
 		if (round % 50 === 49) yield (0.3 * round) / shakes;
 	}

@@ -74,7 +74,8 @@ export function* sampleModel(
 	});
 }
 
-function distribution(sorted: Float64Array): Distribution {
+/** @param sorted lowest first, two or more */
+export function distribution(sorted: Float64Array): Distribution {
 	const n = sorted.length;
 	let sum = 0;
 	for (const value of sorted) sum += value;

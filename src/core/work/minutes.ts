@@ -5,7 +5,11 @@ import type { RustGrade, WorkScope } from './scope.ts';
 import type { Minutes, WorkStep } from './step.ts';
 
 /** What rust does to steps that undo something. Common practice, no source. */
-export const rustFactors: Readonly<Record<RustGrade, number>> = { none: 1, light: 1.25, heavy: 1.8 };
+export const rustFactors: Readonly<Record<RustGrade, number>> = {
+	none: 1,
+	light: 1.25,
+	heavy: 1.8
+};
 
 /** The second side of an axle takes about half the time of the first. Common practice, no source. */
 export const secondSideFactor = 0.5;
