@@ -1,0 +1,197 @@
+import { describe, expect, it } from 'vitest';
+import { findLayout, layouts } from '../layout/catalogue';
+import { usualStrategy, type WorkScope } from '../work/scope';
+import { assemblyOrRebuild } from './assembly';
+import { contingency } from './contingency';
+import { findPoint, inspectionPoints, pointKeys } from './points';
+import { recommend, type RecommendInput } from './recommend';
+import { suspects, symptomKeys, symptomsIn } from './suspects';
+
+const strut = findLayout('macpherson-front')!;
+const beam = findLayout('twist-beam-spring')!;
+const scope = (over: Partial<WorkScope> = {}): WorkScope => ({
+	axles: { front: { damper: true, spring: false, bushes: false } },
+	corners: ['FL', 'FR'],
+	layouts: { front: strut, rear: beam },
+	strategy: usualStrategy,
+	rust: 'heavy',
+	...over
+});
+const advice = (over: Partial<RecommendInput> = {}) =>
+	recommend({
+		layouts: { front: strut, rear: beam },
+		findings: [],
+		bounces: [],
+		scope: scope({ axles: {} }),
+		shelf: { waitHours: 4, waitPerHour: 60, linkPrice: 25, returnLoss: 0.2 },
+		...over
+	});
+const ids = (over: Partial<RecommendInput> = {}) => advice(over).map(({ id }) => id);
+
+describe('complaint to suspects', () => {
+	it('looks at links and mounts first for a knock, at dampers for a float', () => {
+		const first = (symptom: 'knock' | 'float') => suspects([symptom], strut)[0]!.point.key;
+		expect(first('knock')).toBe('drop-link');
+		expect(first('float')).toMatch(/^damper/);
+	});
+
+	it('trusts a point more when two symptoms point at it, and says why of each', () => {
+		const weight = (symptoms: Parameters<typeof suspects>[0]) =>
+			suspects(symptoms, strut).find(({ point }) => point.key === 'ball-joint')!;
+		expect(weight(['knock', 'vague-steering']).weight).toBeCloseTo(1 - 0.7 * 0.6, 9);
+		expect(weight(['knock', 'vague-steering']).why).toHaveLength(2);
+		expect(weight([]).weight).toBe(0);
+	});
+
+	it('reads symptoms out of the words of a complaint', () => {
+		expect(symptomsIn('Knocks over small bumps, sits low at the rear')).toEqual(['knock', 'lean']);
+		expect(symptomsIn('Clunk when turning')).toContain('clunk-turning');
+		expect(symptomsIn('Oil change')).toEqual([]);
+	});
+
+	it('has a first place to look for every symptom on every layout', () => {
+		for (const layout of layouts)
+			for (const symptom of symptomKeys)
+				expect(suspects([symptom], layout)[0]!.weight).toBeGreaterThan(0.15);
+	});
+});
+
+describe('the walk round a corner', () => {
+	it('asks only for what the layout has', () => {
+		const keys = (key: string) => inspectionPoints(findLayout(key)!).map((point) => point.key);
+		expect(keys('twist-beam-spring')).not.toContain('top-bearing');
+		expect(keys('twist-beam-spring')).not.toContain('upper-bush');
+		expect(keys('air-strut-front')).not.toContain('spring');
+		expect(keys('double-wishbone')).toContain('upper-bush');
+		expect(keys('macpherson-front')).toContain('top-bearing');
+	});
+
+	it('has one sound state first, and names each once', () => {
+		expect(new Set(pointKeys).size).toBe(pointKeys.length);
+		for (const key of pointKeys) {
+			const [first, ...others] = findPoint(key)!.states;
+			expect(first!.gravity).toBe('sound');
+			expect(others.every(({ gravity }) => gravity !== 'sound')).toBe(true);
+		}
+	});
+});
+
+describe('the recommendation', () => {
+	it('renews dampers in pairs, and gives the finding and the rule as reasons', () => {
+		const [line] = advice({ findings: [{ corner: 'FL', point: 'damper-oil', state: 'leak' }] });
+		expect(line).toMatchObject({ id: 'renew:damper:front', quantity: 2, corners: ['FL', 'FR'] });
+		expect(line!.reasons.join(' ')).toMatch(/FL damper body: leak.*pairs/);
+	});
+
+	it('renews a bush alone, and only watches a weep', () => {
+		expect(ids({ findings: [{ corner: 'RR', point: 'lower-bush', state: 'split' }] })).toEqual([
+			'renew:bush:RR'
+		]);
+		expect(ids({ findings: [{ corner: 'FL', point: 'damper-oil', state: 'weep' }] })).toEqual([
+			'watch:FL:damper-oil'
+		]);
+		expect(ids({ findings: [{ corner: 'FL', point: 'damper-oil', state: 'sound' }] })).toEqual([]);
+	});
+
+	it('reads a bounce: more than one and a half movements, or sides that differ', () => {
+		expect(ids({ bounces: [{ corner: 'RL', movements: 3 }] })).toEqual(['renew:damper:rear']);
+		expect(ids({ bounces: [{ corner: 'RL', movements: 1.5 }] })).toEqual([]);
+		const unlike = advice({
+			bounces: [
+				{ corner: 'FL', movements: 1, dampingRatio: 0.35 },
+				{ corner: 'FR', movements: 1, dampingRatio: 0.15 }
+			]
+		});
+		expect(unlike[0]!.reasons[0]).toMatch(/FR damps 0.15 .* no longer a pair/);
+	});
+
+	it('believes a sag only when it explains the heights', () => {
+		const sag = { corners: ['RL'] as const, lossMm: 14 };
+		expect(ids({ sag: { ...sag, explained: 0.9 } })).toEqual(['renew:spring:rear']);
+		expect(ids({ sag: { ...sag, explained: 0.3 } })).toEqual([]);
+	});
+
+	it('adds what goes with a strut, its one-time fasteners, alignment, and links for the shelf', () => {
+		const found = advice({ scope: scope(), distanceKm: 140_000 });
+		const titles = found.map(({ id }) => id);
+		expect(titles).toEqual([
+			'with-it:bump-stop:front',
+			'with-it:boot:front',
+			'with-it:top-mount:front',
+			'with-it:top-bearing:front',
+			'hardware:one-time',
+			'shelf:drop-link:front',
+			'align:wheels'
+		]);
+		expect(found.find(({ kind }) => kind === 'hardware')!.quantity).toBe(10);
+	});
+
+	it('leaves links off the shelf where threads are clean and waiting is cheap', () => {
+		const lines = advice({
+			scope: scope({ rust: 'none' }),
+			shelf: { waitHours: 1, waitPerHour: 20, linkPrice: 40, returnLoss: 0.5 }
+		});
+		expect(lines.some(({ kind }) => kind === 'shelf')).toBe(false);
+	});
+
+	it('owes untouched bushes a re-set when springs change, and lamps their aim', () => {
+		const springs = scope({
+			axles: { rear: { damper: false, spring: true, bushes: false } },
+			corners: ['RL', 'RR']
+		});
+		expect(ids({ scope: springs })).toEqual(
+			expect.arrayContaining(['re-set:bushes:rear', 'align:lamps', 'with-it:spring-pads:rear'])
+		);
+	});
+});
+
+describe('a part on the shelf', () => {
+	it('is worth it when waiting is dearer than sending it back', () => {
+		const answer = contingency({
+			breaks: 0.7,
+			price: 25,
+			returnLoss: 0.2,
+			waitHours: 4,
+			waitPerHour: 60
+		});
+		expect(answer).toMatchObject({ withoutCost: 168, stock: true });
+		expect(answer.withCost).toBeCloseTo(1.5, 9);
+		expect(answer.breakEven).toBeCloseTo(5 / 245, 9);
+	});
+
+	it('changes sides at the break-even chance', () => {
+		const at = (breaks: number) =>
+			contingency({ breaks, price: 100, returnLoss: 0.5, waitHours: 1, waitPerHour: 50 });
+		expect(at(0.49).stock).toBe(false);
+		expect(at(0.51).stock).toBe(true);
+		expect(at(0.5).breakEven).toBeCloseTo(0.5, 9);
+	});
+});
+
+describe('complete unit or rebuild', () => {
+	const input = {
+		unitPrice: 180,
+		damperPrice: 90,
+		wearPartsPrice: 45,
+		benchMinutes: 30,
+		labourPerHour: 80,
+		corners: 2
+	};
+	it('weighs parts against bench time', () => {
+		expect(assemblyOrRebuild(input)).toMatchObject({
+			completeCost: 360,
+			rebuildCost: 350,
+			savedMinutes: 60,
+			cheaper: 'rebuild'
+		});
+	});
+	it('is even at the labour rate it names', () => {
+		const { breakEvenPerHour } = assemblyOrRebuild(input);
+		expect(breakEvenPerHour).toBe(90);
+		expect(assemblyOrRebuild({ ...input, labourPerHour: 90 }).cheaper).toBe('even');
+		expect(assemblyOrRebuild({ ...input, labourPerHour: 91 }).cheaper).toBe('complete');
+	});
+	it('names no rate where the unit is never dearer', () => {
+		expect(assemblyOrRebuild({ ...input, unitPrice: 100 }).breakEvenPerHour).toBeUndefined();
+	});
+});

@@ -1,0 +1,325 @@
+/** What ought to be done, line by line, each with its reasons. Common practice, no source. */
+import { axleOf, corners as allCorners, type Axle, type Corner } from '../height/corners.ts';
+import type { Layout } from '../layout/types.ts';
+import { formatNumber } from '../units/format.ts';
+import type { RustGrade, WorkScope } from '../work/scope.ts';
+import { axlePlans } from '../work/scope.ts';
+import { loosenedJoints } from '../work/steps.ts';
+import { contingency, type ContingencyAnswer } from './contingency.ts';
+import { findPoint, findState, partNames, type PartKey } from './points.ts';
+
+export interface Finding {
+	corner: Corner;
+	point: string;
+	state: string;
+	/** Which coil, which bush. */
+	where?: string;
+}
+
+/** What a bounce at one corner gave. */
+export interface BounceFinding {
+	corner: Corner;
+	/** Swings past or back to rest until it stopped. */
+	movements: number;
+	dampingRatio?: number;
+}
+
+export interface SagFinding {
+	corners: readonly Corner[];
+	lossMm: number;
+	/** Share of the deviation of the four heights that it explains, 0 to 1. */
+	explained: number;
+}
+
+export const lineKinds = [
+	'renew',
+	'with-it',
+	'hardware',
+	'shelf',
+	'align',
+	're-set',
+	'watch'
+] as const;
+export type LineKind = (typeof lineKinds)[number];
+
+export const lineKindNames: Readonly<Record<LineKind, string>> = {
+	renew: 'Renew',
+	'with-it': 'Goes with it',
+	hardware: 'One-time fasteners',
+	shelf: 'On the shelf before it starts',
+	align: 'Afterwards',
+	're-set': 'Set anew at ride height',
+	watch: 'Look again'
+};
+
+export interface Recommendation {
+	/** The same advice has the same id however often it is worked out. */
+	id: string;
+	kind: LineKind;
+	title: string;
+	axle?: Axle;
+	corners: readonly Corner[];
+	part?: PartKey;
+	quantity: number;
+	reasons: string[];
+	risk?: ContingencyAnswer;
+}
+
+export interface RecommendInput {
+	layouts: Record<Axle, Layout>;
+	findings: readonly Finding[];
+	bounces: readonly BounceFinding[];
+	sag?: SagFinding;
+	scope: WorkScope;
+	/** Odometer, km. */
+	distanceKm?: number;
+	/** Height now minus specified at each corner, mm. */
+	deviationMm?: Partial<Record<Corner, number>>;
+	shelf: { waitHours: number; waitPerHour: number; linkPrice: number; returnLoss: number };
+}
+
+/** A damper in good order stops within about one and a half movements. */
+export const goodMovements = 1.5;
+/** Left and right dampers that differ by more than this share are not a pair any more. Own choice. */
+export const unlikeShare = 0.4;
+/** Mounts and bearings are renewed with a strut from here on, km. Common practice, no source. */
+const mountLifeKm = 100_000;
+/** A sag is believed from this share of the deviation on, and this loss. Own choice. */
+const believedShare = 0.6;
+const believedLossMm = 8;
+/** That a drop link stud does not come undone: common practice, no source. */
+export const linkBreaks: Readonly<Record<RustGrade, number>> = {
+	none: 0.03,
+	light: 0.25,
+	heavy: 0.7
+};
+
+const axleWords: Readonly<Record<Axle, string>> = { front: 'front', rear: 'rear' };
+const cornersOf = (axle: Axle) => allCorners.filter((corner) => axleOf(corner) === axle);
+const inPairs: readonly PartKey[] = ['damper', 'spring'];
+
+export function recommend(input: RecommendInput): Recommendation[] {
+	const lines = new Map<string, Recommendation>();
+	const add = (
+		kind: LineKind,
+		key: string,
+		title: string,
+		reason: string,
+		more: Partial<Recommendation> = {}
+	) => {
+		const id = `${kind}:${key}`;
+		const line = lines.get(id) ?? {
+			id,
+			kind,
+			title,
+			corners: [],
+			quantity: 1,
+			reasons: [],
+			...more
+		};
+		if (!line.reasons.includes(reason)) line.reasons.push(reason);
+		lines.set(id, line);
+	};
+	const renew = (part: PartKey, corner: Corner, reason: string) => {
+		const axle = axleOf(corner);
+		const pair = inPairs.includes(part);
+		const name = partNames[part];
+		const where = pair ? axleWords[axle] : corner;
+		const title = pair ? `${name}s, ${where} pair` : `${name}, ${where}`;
+		add('renew', `${part}:${where}`, title, reason, {
+			axle,
+			part,
+			corners: pair ? cornersOf(axle) : [corner],
+			quantity: pair ? 2 : 1
+		});
+		if (pair) {
+			add(
+				'renew',
+				`${part}:${where}`,
+				title,
+				'Dampers and springs go in pairs per axle: one new beside one old pulls and leans.'
+			);
+		}
+	};
+
+	for (const { corner, point: key, state: stateKey, where } of input.findings) {
+		const point = findPoint(key);
+		const state = point && findState(point, stateKey);
+		if (!point || !state || state.gravity === 'sound') continue;
+		const found = `${corner} ${point.name.toLowerCase()}: ${state.name.toLowerCase()}${where ? ` (${where})` : ''}.`;
+		if (state.gravity === 'worn') renew(point.part, corner, found);
+		else if (point.key !== 'threads') {
+			add('watch', `${corner}:${key}`, `${point.name}, ${corner}`, found, {
+				corners: [corner],
+				axle: axleOf(corner)
+			});
+		}
+	}
+	judgeBounces(input.bounces, renew);
+	const { sag } = input;
+	if (sag && sag.explained >= believedShare && sag.lossMm >= believedLossMm) {
+		for (const corner of sag.corners) {
+			renew(
+				'spring',
+				corner,
+				`${corner} spring has lost about ${formatNumber(sag.lossMm, 0)} mm: it explains ${formatNumber(sag.explained * 100, 0)} % of how the four heights differ from specification.`
+			);
+		}
+	}
+	followingLines(input, add);
+	const rank = (line: Recommendation) => lineKinds.indexOf(line.kind);
+	return [...lines.values()].sort((a, b) => rank(a) - rank(b));
+}
+
+type Add = (
+	kind: LineKind,
+	key: string,
+	title: string,
+	reason: string,
+	more?: Partial<Recommendation>
+) => void;
+
+function judgeBounces(
+	bounces: readonly BounceFinding[],
+	renew: (part: PartKey, corner: Corner, reason: string) => void
+): void {
+	for (const { corner, movements } of bounces) {
+		if (movements <= goodMovements) continue;
+		renew(
+			'damper',
+			corner,
+			`${corner} takes ${formatNumber(movements, 1)} movements to stop; one and a half is good order.`
+		);
+	}
+	for (const [left, right] of [
+		['FL', 'FR'],
+		['RL', 'RR']
+	] as const) {
+		const [one, other] = [left, right].map((corner) => bounces.find((b) => b.corner === corner));
+		if (one?.dampingRatio === undefined || other?.dampingRatio === undefined) continue;
+		const [weak, strong] = one.dampingRatio < other.dampingRatio ? [one, other] : [other, one];
+		if (weak.dampingRatio! > (1 - unlikeShare) * strong.dampingRatio!) continue;
+		renew(
+			'damper',
+			weak.corner,
+			`${weak.corner} damps ${formatNumber(weak.dampingRatio!, 2)} of critical, ${strong.corner} ${formatNumber(strong.dampingRatio!, 2)}: no longer a pair.`
+		);
+	}
+}
+
+/** What follows from the work that is meant to be done. */
+function followingLines(input: RecommendInput, add: Add): void {
+	const { scope, distanceKm, shelf } = input;
+	const plans = axlePlans(scope);
+	const worn = (part: PartKey, axle: Axle) =>
+		input.findings.some(
+			({ corner, point, state }) =>
+				axleOf(corner) === axle &&
+				findPoint(point)?.part === part &&
+				findState(findPoint(point)!, state)?.gravity !== 'sound'
+		);
+	for (const plan of plans) {
+		const { axle, corners, layout } = plan;
+		const { build } = layout;
+		const quantity = corners.length;
+		const withIt = (part: PartKey, reason: string) =>
+			add('with-it', `${part}:${axle}`, `${partNames[part]}s, ${axleWords[axle]}`, reason, {
+				axle,
+				corners,
+				part,
+				quantity
+			});
+		if (plan.damperOut && scope.strategy.assembly === 'rebuild' && build.spring !== 'air') {
+			withIt('bump-stop', 'The unit is apart: a tired stop costs the work once more.');
+			withIt('boot', 'A new shaft behind a split boot runs in grit.');
+			const old = distanceKm !== undefined && distanceKm >= mountLifeKm;
+			if (build.damper !== 'damper' && (old || worn('top-mount', axle))) {
+				withIt(
+					'top-mount',
+					old
+						? `${formatNumber(distanceKm, 0)} km: mount rubber has sunk by then.`
+						: 'The mount was found tired.'
+				);
+				if (
+					build.damper === 'strut' &&
+					layout.joints.some(({ place }) => place === 'tie-rod-outer')
+				)
+					withIt('top-bearing', 'It sits under the mount, and a stiff one winds the new spring.');
+			}
+		}
+		if (plan.spring && build.spring !== 'air') {
+			withIt('spring-pads', 'Under a new spring an old pad squeaks, and its step is worn.');
+		}
+		const changesHeight =
+			plan.spring ||
+			Object.values(input.deviationMm ?? {}).some((mm) => Math.abs(mm) > scopeResetMm);
+		if (build.damper === 'strut' || build.heldBy || plan.bushes || plan.spring) {
+			const why = [
+				...(build.damper === 'strut' ? ['the strut sets camber at the knuckle'] : []),
+				...(build.heldBy ? ['a joint that sets geometry comes off'] : []),
+				...(plan.bushes ? ['arm bolts come loose'] : []),
+				...(plan.spring ? ['ride height changes with the springs'] : [])
+			];
+			add('align', 'wheels', 'Wheel alignment', `${axleWords[axle]}: ${why.join(', ')}.`);
+		}
+		if (changesHeight) {
+			add(
+				'align',
+				'lamps',
+				'Headlamp aim, and height or camera sensors as the maker requires',
+				'They look from a car that stands at another height.'
+			);
+		}
+		if (plan.spring && !plan.bushes) {
+			add(
+				're-set',
+				`bushes:${axle}`,
+				`Untouched bushes, ${axleWords[axle]}`,
+				'New springs change the height: rubber clamped at the old one stays twisted. Loosen, settle, tighten.',
+				{ axle, corners, quantity }
+			);
+		}
+		if (plan.hasLinks && (plan.bottomOff || plan.armSpring)) {
+			const risk = contingency({
+				breaks: linkBreaks[scope.rust],
+				price: shelf.linkPrice,
+				returnLoss: shelf.returnLoss,
+				waitHours: shelf.waitHours,
+				waitPerHour: shelf.waitPerHour
+			});
+			if (risk.stock) {
+				add(
+					'shelf',
+					`drop-link:${axle}`,
+					`Drop links, ${axleWords[axle]} pair`,
+					`A stud in this state does not survive ${formatNumber(linkBreaks[scope.rust] * 100, 0)} times in 100; the car would wait ${formatNumber(shelf.waitHours, 1)} h on the lift.`,
+					{ axle, corners, part: 'drop-link', quantity: 2, risk }
+				);
+			}
+		}
+	}
+	const once = loosenedJoints(scope).filter(
+		({ corner, key }) => scope.layouts[axleOf(corner)].joints.find((j) => j.key === key)?.oneTime
+	);
+	if (once.length) {
+		const names = new Set(
+			once.map(({ corner, key }) =>
+				scope.layouts[axleOf(corner)].joints.find((j) => j.key === key)!.name.toLowerCase()
+			)
+		);
+		add(
+			'hardware',
+			'one-time',
+			'New one-time fasteners',
+			`Used once by their kind: ${[...names].join(', ')}.`,
+			{
+				corners: [...new Set(once.map(({ corner }) => corner))],
+				part: 'hardware',
+				quantity: once.length
+			}
+		);
+	}
+}
+
+/** From this change of height on lamps are aimed anew, mm. Own choice. */
+const scopeResetMm = 10;
