@@ -1,0 +1,149 @@
+import { describe, expect, it } from 'vitest';
+import { findLayout, layouts } from '../layout/catalogue';
+import { usualStrategy, type WorkScope } from '../work/scope';
+import { compareParts } from './compare';
+import { consumables, partLines, toolLines } from './parts';
+import { checkStack, checkUnit, stackOf, type StackPart } from './stack';
+import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from './trays';
+
+const strut = findLayout('macpherson-front')!;
+
+describe('old against new', () => {
+	const old = { values: { freeLengthMm: 330, wireMm: 12.5, coils: 5.5 } };
+	it('lets a tape’s error pass, and no more', () => {
+		expect(
+			compareParts('spring', old, { values: { freeLengthMm: 335, wireMm: 12.5 } }).verdict
+		).toBe('same');
+		const off = compareParts('spring', old, { values: { freeLengthMm: 338, wireMm: 12.5 } });
+		expect(off).toMatchObject({ verdict: 'differs', words: 'Differs: free length +8.0 mm' });
+	});
+	it('does not call a part the same on one dimension', () => {
+		expect(compareParts('spring', old, { values: { wireMm: 12.5 } }).verdict).toBe('unfinished');
+	});
+	it('sees a left part in the place of a right one', () => {
+		const answer = compareParts(
+			'damper',
+			{ values: { extendedMm: 500, compressedMm: 340 }, hand: 'left' },
+			{ values: { extendedMm: 501, compressedMm: 340 }, hand: 'right' }
+		);
+		expect(answer).toMatchObject({ verdict: 'differs', handDiffers: true });
+		expect(answer.words).toMatch(/right for left/);
+	});
+});
+
+describe('the stack', () => {
+	const right = stackOf(strut).map(({ key }) => key);
+	const kinds = (order: StackPart[]) =>
+		checkStack(strut, order).map(({ kind, part }) => `${kind} ${part}`);
+
+	it('is right in its own order, finished or on the way', () => {
+		expect(kinds(right)).toEqual([]);
+		expect(kinds(right.slice(0, 4))).toEqual([]);
+	});
+	it.each(right.slice(0, -1).map((part) => [part]))('misses the %s', (part) => {
+		expect(kinds(right.filter((one) => one !== part))).toEqual([`missing ${part}`]);
+	});
+	it('sees two neighbours swapped, wherever they are', () => {
+		for (let i = 0; i + 1 < right.length; i++) {
+			const order = [...right];
+			[order[i], order[i + 1]] = [order[i + 1]!, order[i]!];
+			expect(kinds(order)).toEqual([`swapped ${right[i + 1]}`]);
+		}
+	});
+	it('sees a part twice, and one that is not of this unit', () => {
+		expect(kinds([...right, 'washer'])).toContain('twice washer');
+		const beam = findLayout('twist-beam-strut')!;
+		expect(checkStack(beam, ['damper', 'bearing'])[0]).toMatchObject({ kind: 'not-of-it' });
+	});
+	it('has a way for each part of each layout, bearing only where it steers', () => {
+		for (const layout of layouts) {
+			const keys = stackOf(layout).map(({ key }) => key);
+			expect(keys.includes('spring')).toBe(layout.build.spring === 'on-damper');
+			expect(stackOf(layout).every(({ way }) => way.length > 3)).toBe(true);
+		}
+	});
+});
+
+describe('a finished unit', () => {
+	const verdict = (checks: Parameters<typeof checkUnit>[0]) => checkUnit(checks)[0]!;
+	it('is clocked to its mark, across the full turn', () => {
+		expect(verdict({ clockOldDeg: 359, clockNewDeg: 1 })).toMatchObject({ key: 'clock', ok: true });
+		expect(verdict({ clockOldDeg: 10, clockNewDeg: 25 }).words).toMatch(/15.0° clockwise/);
+		expect(verdict({ clockOldDeg: 0, clockNewDeg: 355 }).words).toMatch(/5.0° anticlockwise/);
+	});
+	it('shows as much thread as the other side, and was primed', () => {
+		expect(verdict({ threadMm: 9, threadOtherMm: 12 })).toMatchObject({ ok: false });
+		expect(verdict({ strokes: 3 }).ok).toBe(false);
+		expect(verdict({ strokes: 4 }).ok).toBe(true);
+		expect(checkUnit({})).toEqual([]);
+	});
+	it('comes out about as fast as the old one or faster', () => {
+		expect(verdict({ reboundOldS: 2, reboundNewS: 3 }).ok).toBe(true);
+		expect(verdict({ reboundOldS: 2, reboundNewS: 9 }).ok).toBe(false);
+	});
+});
+
+describe('the trays', () => {
+	const item = (over: Partial<TrayItem>): TrayItem => ({
+		id: 'x',
+		place: 'A1',
+		name: 'Bracket bolt',
+		count: 2,
+		back: 2,
+		...over
+	});
+	it('say what is not back, and what came from somewhere else', () => {
+		expect(trayFaults([item({ back: 1 })])[0]!.words).toMatch(/1 of 2 not back/);
+		expect(trayFaults([item({ back: 3 })])[0]!.words).toMatch(/3 back, 2 came out/);
+		expect(trayFaults([item({})])).toEqual([]);
+		expect(trayFaults([item({ back: 0, reason: 'broke, new one fitted' })])).toEqual([]);
+	});
+	it('keep lengths apart', () => {
+		expect(
+			mixedPlaces([
+				item({ lengthMm: 30 }),
+				item({ lengthMm: 45 }),
+				item({ place: 'A2', lengthMm: 30 })
+			])
+		).toEqual(['A1']);
+	});
+	it('have a next place', () => {
+		expect(nextPlace([])).toBe('A1');
+		expect(nextPlace(['A1', 'A2', 'A3', 'A4', 'A5', 'A6'])).toBe('B1');
+	});
+});
+
+describe('parts, tools and consumables', () => {
+	const scope = (over: Partial<WorkScope> = {}): WorkScope => ({
+		axles: { front: { damper: true, spring: false, bushes: false } },
+		corners: ['FL', 'FR'],
+		layouts: { front: strut, rear: strut },
+		strategy: usualStrategy,
+		rust: 'heavy',
+		...over
+	});
+	it('list a strut for each hand and each one-time fastener', () => {
+		const lines = partLines(scope(), []);
+		expect(
+			lines.filter(({ part }) => part === 'damper').map(({ name, hand }) => `${name} ${hand}`)
+		).toEqual(['Strut left', 'Strut right']);
+		expect(lines.filter(({ part }) => part === 'hardware')).toHaveLength(10);
+	});
+	it('need no spring beside a unit that comes with one', () => {
+		const complete = scope({
+			axles: { front: { damper: true, spring: true, bushes: false } },
+			strategy: { ...usualStrategy, assembly: 'complete' }
+		});
+		expect(partLines(complete, []).some(({ part }) => part === 'spring')).toBe(false);
+	});
+	it('want a spring compressor only where a spring is taken off its damper', () => {
+		const names = (one: WorkScope) => toolLines(one).map(({ name }) => name);
+		expect(names(scope())).toContain('Spring compressor');
+		expect(names(scope({ strategy: { ...usualStrategy, assembly: 'complete' } }))).not.toContain(
+			'Spring compressor'
+		);
+		expect(toolLines(scope())[0]!.special).toBe(true);
+		expect(consumables(scope())).toContain('Penetrating oil');
+		expect(consumables(scope({ axles: {} }))).toEqual([]);
+	});
+});

@@ -1,0 +1,118 @@
+/** What has to be bought and laid out for a job: parts by side and axle, tools, consumables. */
+import { axleOf, isLeft, type Axle, type Corner } from '../height/corners.ts';
+import { partNames, type PartKey } from '../inspect/points.ts';
+import type { Recommendation } from '../inspect/recommend.ts';
+import type { Hand } from './compare.ts';
+import { axlePlans, type WorkScope } from '../work/scope.ts';
+import { loosenedJoints, workSteps } from '../work/steps.ts';
+
+export interface PartLine {
+	id: string;
+	name: string;
+	axle?: Axle;
+	corner?: Corner;
+	hand: Hand;
+	quantity: number;
+	part: PartKey;
+}
+
+/** The parts a scope and the accepted advice ask for. */
+export function partLines(scope: WorkScope, accepted: readonly Recommendation[]): PartLine[] {
+	const lines = new Map<string, PartLine>();
+	const add = (line: PartLine) => {
+		if (!lines.has(line.id)) lines.set(line.id, line);
+	};
+	const atCorner = (part: PartKey, corner: Corner, handed: boolean, name = partNames[part]) =>
+		add({
+			id: `${part}:${corner}`,
+			name,
+			axle: axleOf(corner),
+			corner,
+			hand: handed ? (isLeft(corner) ? 'left' : 'right') : 'either',
+			quantity: 1,
+			part
+		});
+	for (const plan of axlePlans(scope)) {
+		const { build } = plan.layout;
+		for (const corner of plan.corners) {
+			if (plan.damper) {
+				const complete = build.spring === 'on-damper' && scope.strategy.assembly === 'complete';
+				const name =
+					build.damper === 'strut' ? 'Strut' : build.damper === 'coilover' ? 'Coilover' : 'Damper';
+				atCorner(
+					'damper',
+					corner,
+					build.damper === 'strut',
+					complete ? `${name}, complete unit` : name
+				);
+			}
+			const comesWithUnit =
+				build.spring === 'on-damper' && plan.damper && scope.strategy.assembly === 'complete';
+			if (plan.spring && build.spring !== 'air' && !comesWithUnit)
+				atCorner('spring', corner, false);
+		}
+	}
+	for (const line of accepted) {
+		if (!line.part || line.part === 'hardware') continue;
+		for (const corner of line.corners) {
+			atCorner(line.part, corner, false);
+		}
+	}
+	const once = loosenedJoints(scope).flatMap(({ corner, key }) => {
+		const joint = scope.layouts[axleOf(corner)].joints.find((one) => one.key === key);
+		return joint?.oneTime ? [{ corner, joint }] : [];
+	});
+	for (const { corner, joint } of once) {
+		add({
+			id: `hardware:${corner}:${joint.key}`,
+			name: `New fastener: ${joint.name.toLowerCase()}`,
+			axle: axleOf(corner),
+			corner,
+			hand: 'either',
+			quantity: 1,
+			part: 'hardware'
+		});
+	}
+	return [...lines.values()];
+}
+
+export interface ToolLine {
+	name: string;
+	/** Steps it is wanted for. */
+	for: string[];
+	special: boolean;
+}
+
+/** Tools that a shop does not have in every drawer. */
+const special = /compressor|splitter|lever|scales/i;
+
+/** Every tool the steps ask for, once, with what it is for. */
+export function toolLines(scope: WorkScope): ToolLine[] {
+	const tools = new Map<string, ToolLine>();
+	for (const step of workSteps(scope)) {
+		for (const name of (step.tool ?? '').split(', ').filter(Boolean)) {
+			const key = name[0]!.toUpperCase() + name.slice(1);
+			const line = tools.get(key) ?? { name: key, for: [], special: special.test(key) };
+			if (!line.for.includes(step.title)) line.for.push(step.title);
+			tools.set(key, line);
+		}
+	}
+	return [...tools.values()].sort(
+		(a, b) => Number(b.special) - Number(a.special) || a.name.localeCompare(b.name)
+	);
+}
+
+/** What is used up. Common practice, no source. */
+export function consumables(scope: WorkScope): string[] {
+	const plans = axlePlans(scope);
+	if (plans.length === 0) return [];
+	return [
+		...(scope.rust === 'none' ? [] : ['Penetrating oil', 'Wire brush']),
+		'Paint pen',
+		'Cable ties, trim clips',
+		...(plans.some(({ rebuilt }) => rebuilt) ? ['Grease for the compressor’s screws'] : []),
+		...(plans.some(({ layout }) => layout.build.heldBy?.taper)
+			? ['Cleaner for tapers: clean and dry']
+			: [])
+	];
+}
