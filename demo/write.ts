@@ -727,6 +727,8 @@ function tell(story: Story): JobRecord {
 		joints: [],
 		torques: [],
 		loadings: [],
+		work: [],
+		photos: [],
 		chain: [],
 		signOff: null,
 		retorques: [],

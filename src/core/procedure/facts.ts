@@ -85,5 +85,7 @@ export interface JobFacts {
 	joints: readonly JointFact[];
 	/** In the order they count. */
 	torques: readonly TorqueFact[];
+	/** What the work before the round still owes: fasteners left over, differences unexplained. */
+	work: readonly { corner: Corner; text: string }[];
 	signed: boolean;
 }

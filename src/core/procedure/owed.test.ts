@@ -106,6 +106,7 @@ function facts(change: Partial<JobFacts> = {}): JobFacts {
 		standHubToArchMm: perCorner(() => undefined),
 		changeMm: perCorner(() => undefined),
 		resetAboveMm: 10,
+		work: [],
 		signed: false,
 		...change
 	};
@@ -219,6 +220,7 @@ describe('joints done in pairs', () => {
 			standHubToArchMm: perCorner(() => undefined),
 			changeMm: perCorner(() => undefined),
 			resetAboveMm: 10,
+			work: [],
 			signed: false
 		}).joints;
 

@@ -8,7 +8,7 @@ import { jointStatus, type JointStatus } from './joint-status.ts';
 export const readingsPerCorner = 3;
 
 export interface OwedItem {
-	kind: 'height-before' | 'height-after' | 'doubt' | 'target' | 'joint';
+	kind: 'height-before' | 'height-after' | 'doubt' | 'target' | 'joint' | 'work';
 	corner: Corner;
 	/** The whole sentence, without the corner. */
 	text: string;
@@ -67,6 +67,7 @@ export function jobStanding(facts: JobFacts): JobStanding {
 			.filter((corner) => facts.targetMm[corner] === undefined)
 			.map((corner): OwedItem => ({ kind: 'target', corner, text: 'no target height yet' }))
 	];
+	owed.push(...facts.work.map((item): OwedItem => ({ kind: 'work', ...item })));
 	for (const joint of facts.joints) {
 		const status = joints.get(joint.id)!;
 		if (status.owed) {

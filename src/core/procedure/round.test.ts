@@ -31,6 +31,7 @@ const standingOf = (joints: JointFact[], torques: TorqueFact[] = []) =>
 		resetAboveMm: 10,
 		joints,
 		torques,
+		work: [],
 		signed: false
 	});
 

@@ -8,6 +8,7 @@ import type { JointProgramme } from '../../core/fastener/joint-programme.ts';
 import type { ThreadCondition, ThreadSpec } from '../../core/fastener/lubrication.ts';
 import type { JointKind, JointPlace, JointTool, TightenRule } from '../../core/layout/types.ts';
 import type { CarState, Sight, LoadMethod } from '../../core/procedure/facts.ts';
+import type { Photo, WorkEntry } from './work-book.ts';
 
 export type Role = 'technician' | 'lead';
 
@@ -246,6 +247,9 @@ export interface JobRecord extends JobHeader {
 	joints: Joint[];
 	torques: Torque[];
 	loadings: Loading[];
+	/** Found, decided, planned, taken apart and put together; see work-book. */
+	work: WorkEntry[];
+	photos: Photo[];
 	/** Proof that readings and torques are as they were written. */
 	chain: ChainLink[];
 	signOff: SignOff | null;

@@ -23,6 +23,7 @@ import { chooseTarget, type TargetChoice } from '../../core/procedure/target.ts'
 import { faulty, type Result } from '../../core/result.ts';
 import { atWork } from './joints.ts';
 import type { JobRecord, Phase, Reading, Torque, VehicleAxle } from './model.ts';
+import { workOwed } from './work-owed.ts';
 
 export interface CornerView {
 	before?: HeightMeasure;
@@ -108,6 +109,7 @@ export function viewJob(record: JobRecord): JobView {
 			verdict: torque.bush?.verdict,
 			twistDeg: torque.bush?.twistDeg
 		})),
+		work: workOwed(record),
 		signed: record.signedAt !== null
 	};
 	return { standing: jobStanding(facts), corners, readings, torques, facts };

@@ -9,6 +9,7 @@ import { jointKinds, jointPlaces, jointTools, tightenRules } from '../../core/la
 import { carStates, sights, loadMethods } from '../../core/procedure/facts.ts';
 import { conditions } from './job.ts';
 import { pastMoment, requiredText, text, uuid } from './fields.ts';
+import { workData, workKind } from './work.ts';
 
 /** The open file format of one job: everything on record, SI numbers beside what was typed. */
 export const jobFileFormat = 'vane-set/job';
@@ -218,6 +219,15 @@ const loading = Joi.object({
 	takenAt: pastMoment().required()
 });
 
+const work = Joi.object({
+	id: id(),
+	kind: workKind().required(),
+	subject: Joi.string().max(120).required(),
+	data: workData().required(),
+	personId: id(),
+	takenAt: pastMoment().required()
+});
+
 const spring = Joi.object({
 	rateNPerMm: Joi.number().greater(0).max(10_000).required(),
 	freeLengthMm: Joi.number().greater(0).max(10_000).required()
@@ -284,6 +294,8 @@ const job = Joi.object({
 	joints: list(joint, 400),
 	torques: list(torque, 4000),
 	loadings: Joi.array().items(loading).max(2000).unique('id').default([]),
+	work: Joi.array().items(work).max(20_000).unique('id').default([]),
+	photos: Joi.array().max(0).default([]).description('empty: photos stay with the shop'),
 	chain: Joi.array()
 		.items(
 			Joi.object({

@@ -27,6 +27,8 @@ const handle = () =>
 				'must be 2 to 39 small letters, digits, points or hyphens, a letter first'
 		});
 
+const money = () => Joi.number().min(0).max(100_000).required();
+
 export const signInSchema = Joi.object({
 	handle: Joi.string().max(40).required(),
 	secret: Joi.string().max(200).required()
@@ -59,5 +61,17 @@ export const shopSchema = Joi.object({
 	units: unitsSchema().required(),
 	twistSetDeg: Joi.number().min(0.1).max(20).required(),
 	twistAdvisedDeg: Joi.number().greater(Joi.ref('twistSetDeg')).max(45).required(),
-	resetAboveMm: Joi.number().min(1).max(200).required()
+	resetAboveMm: Joi.number().min(1).max(200).required(),
+	costs: Joi.object({
+		currency: Joi.string()
+			.pattern(/^[A-Z]{3}$/, 'three capital letters, as EUR')
+			.required(),
+		labourPerHour: money(),
+		waitPerHour: money(),
+		partWaitHours: Joi.number().min(0).max(1000).required(),
+		linkPrice: money(),
+		returnLoss: Joi.number().min(0).max(1).required(),
+		compressorHookN: Joi.number().min(500).max(100_000).required()
+	}),
+	bays: Joi.number().integer().min(1).max(8)
 });

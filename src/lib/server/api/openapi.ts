@@ -5,6 +5,7 @@ import * as device from '../../schema/device.ts';
 import * as job from '../../schema/job.ts';
 import { jobFileSchema } from '../../schema/job-file.ts';
 import * as shop from '../../schema/shop.ts';
+import * as work from '../../schema/work.ts';
 import { vehicleChangeSchema, vehicleSchema } from '../../schema/vehicle.ts';
 
 interface Operation {
@@ -66,6 +67,15 @@ export const operations: readonly Operation[] = [
 		input: job.torqueSchema
 	}),
 	op('post', '/jobs/{id}/loadings', 'Add a look at a loaded corner', { input: job.loadingSchema }),
+	op('post', '/jobs/{id}/work', 'Add an entry to the book of the work', {
+		input: work.workEntrySchema
+	}),
+	op('post', '/jobs/{id}/photos', 'Keep a photo with the job', { input: work.photoSchema }),
+	op('get', '/jobs/{id}/photos/{photo}', 'A photo’s picture', { type: 'image/jpeg' }),
+	op('patch', '/jobs/{id}/photos/{photo}', 'Take a photo out of sight, or back', {
+		input: work.photoChangeSchema
+	}),
+	op('get', '/jobs/{id}/parts.csv', 'Parts of the job as a table', { type: 'text/csv' }),
 	op('get', '/jobs/{id}/device-readings', 'What devices sent for the job, and what waits'),
 	op('get', '/wrenches', 'The rack with its calibrations'),
 	op('post', '/wrenches', 'Add a wrench (leads)', { input: device.newWrenchSchema }),

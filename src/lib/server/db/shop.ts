@@ -1,4 +1,5 @@
 import type { UnitPreference } from '../../../core/units/format.ts';
+import { usualCosts, type ShopCosts } from '../../job/costs.ts';
 import type { Database } from './pool.ts';
 
 export interface Shop {
@@ -8,6 +9,9 @@ export interface Shop {
 	twistAdvisedDeg: number;
 	/** Greater changes of height owe the corner's bushes a re-set, mm. */
 	resetAboveMm: number;
+	costs: ShopCosts;
+	/** How many cars can be worked on at once. */
+	bays: number;
 	version: number;
 }
 
@@ -20,6 +24,8 @@ export async function findShop(db: Database): Promise<Shop | undefined> {
 			twistSetDeg: row.twist_set_deg as number,
 			twistAdvisedDeg: row.twist_advised_deg as number,
 			resetAboveMm: row.reset_above_mm as number,
+			costs: { ...usualCosts, ...(JSON.parse((row.costs as string | null) ?? '{}') as object) },
+			bays: row.bays as number,
 			version: row.version as number
 		}
 	);
@@ -38,9 +44,9 @@ export async function updateShop(db: Database, shop: Shop): Promise<boolean> {
 		`UPDATE shop
 		    SET name = :name, units = :units, twist_set_deg = :twistSetDeg,
 		        twist_advised_deg = :twistAdvisedDeg, reset_above_mm = :resetAboveMm,
-		        version = version + 1
+		        costs = :costs, bays = :bays, version = version + 1
 		  WHERE id = 1 AND version = :version`,
-		{ ...shop, units: JSON.stringify(shop.units) }
+		{ ...shop, units: JSON.stringify(shop.units), costs: JSON.stringify(shop.costs) }
 	);
 	return changed === 1;
 }

@@ -1,5 +1,8 @@
 import Papa from 'papaparse';
+import type { ShopCosts } from '../../job/costs.ts';
 import type { JobRecord } from '../../job/model.ts';
+import { jobParts } from '../../job/plan.ts';
+import { partStatusNames } from '../../job/work-book.ts';
 
 const nameOf = (job: JobRecord, id: string) =>
 	job.people.find((person) => person.id === id)?.name ?? '';
@@ -92,5 +95,20 @@ export function torquesCsv(job: JobRecord): string {
 			'person',
 			'takenAt'
 		]
+	);
+}
+
+/** Parts of a job by side and axle. */
+export function partsCsv(job: JobRecord, costs: ShopCosts): string {
+	return table(
+		jobParts(job, costs).map(({ kept, ...line }) => ({
+			...line,
+			job: job.number,
+			corner: line.corner ?? '',
+			number: kept.number,
+			status: partStatusNames[kept.status],
+			note: kept.note
+		})),
+		['job', 'corner', 'axle', 'name', 'hand', 'quantity', 'number', 'status', 'note']
 	);
 }

@@ -6,6 +6,7 @@ import { appendReading, putHeightSet, putOffset, putTarget } from '../db/heights
 import { findJob, insertChange, insertJob, insertSignOff, nextJobNumber } from '../db/jobs.ts';
 import { appendTorque, insertJoint } from '../db/joints.ts';
 import { appendLoading } from '../db/loadings.ts';
+import { appendWork } from '../db/work.ts';
 import { findPerson, insertPerson } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { insertRetorque } from '../db/retorques.ts';
@@ -16,11 +17,16 @@ import { linkImported, proveChain } from '../proof/chain.ts';
 export interface JobFile {
 	format: typeof jobFileFormat;
 	formatVersion: typeof jobFileVersion;
+	/** Without its photos: they stay with the shop and its backups. */
 	job: JobRecord;
 }
 
 export function toJobFile(job: JobRecord): JobFile {
-	return { format: jobFileFormat, formatVersion: jobFileVersion, job };
+	return {
+		format: jobFileFormat,
+		formatVersion: jobFileVersion,
+		job: { ...job, photos: [] }
+	};
 }
 
 export interface ImportOutcome {
@@ -68,6 +74,7 @@ export async function importJob(
 		for (const joint of job.joints) await insertJoint(tx, job.id, joint);
 		for (const torque of job.torques) await appendTorque(tx, job.id, torque);
 		for (const loading of job.loadings) await appendLoading(tx, job.id, loading);
+		for (const entry of job.work) await appendWork(tx, job.id, entry);
 		await linkImported(tx, job);
 		if (job.signOff) await insertSignOff(tx, job.id, job.signOff);
 		for (const retorque of job.retorques) await insertRetorque(tx, job.id, retorque);
@@ -129,6 +136,8 @@ function crossReferences(job: JobRecord): Fault[] {
 	}
 	for (const [i, { personId }] of job.loadings.entries())
 		need(people, personId, `job.loadings.${i}.personId`, 'person');
+	for (const [i, { personId }] of job.work.entries())
+		need(people, personId, `job.work.${i}.personId`, 'person');
 	for (const [i, { personId }] of job.retorques.entries())
 		need(people, personId, `job.retorques.${i}.personId`, 'person');
 	for (const [i, joint] of job.joints.entries()) {

@@ -8,8 +8,10 @@ import { listJoints, listTorques } from '../db/joints.ts';
 import { listLoadings } from '../db/loadings.ts';
 import { listPeople } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
+import { listPhotos } from '../db/photos.ts';
 import { listRetorques } from '../db/retorques.ts';
 import { findVehicle } from '../db/vehicles.ts';
+import { listWork } from '../db/work.ts';
 import { notFound } from '../problem.ts';
 
 /** A job with its whole record. */
@@ -26,6 +28,8 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		joints,
 		torques,
 		loadings,
+		work,
+		photos,
 		chain,
 		signOff,
 		retorques,
@@ -39,6 +43,8 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		listJoints(db, id),
 		listTorques(db, id),
 		listLoadings(db, id),
+		listWork(db, id),
+		listPhotos(db, id),
 		listLinks(db, id),
 		findSignOff(db, id),
 		listRetorques(db, id),
@@ -49,6 +55,8 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 			.concat(readings.map((r) => r.personId))
 			.concat(torques.map((t) => t.personId))
 			.concat(loadings.map((l) => l.personId))
+			.concat(work.map((w) => w.personId))
+			.concat(photos.map((p) => p.personId))
 			.concat(retorques.map((r) => r.personId))
 	);
 	return {
@@ -61,6 +69,8 @@ export async function loadJob(db: Database, id: string): Promise<JobRecord> {
 		joints,
 		torques,
 		loadings,
+		work,
+		photos,
 		chain,
 		signOff,
 		retorques,

@@ -7,8 +7,8 @@ import { shopSchema } from '$lib/schema/shop';
 /** Changes the shop's name, units and limits. Leads only. */
 export const PUT = endpoint(async (event) => {
 	lead(event);
-	const shop = await body<Shop>(event, shopSchema);
-	if (!(await updateShop(db, shop))) {
+	const shop = await body<Partial<Shop> & { version: number }>(event, shopSchema);
+	if (!(await updateShop(db, { ...event.locals.shop!, ...shop }))) {
 		throw new Problem(409, 'Someone else changed these settings meanwhile. Reload and look.');
 	}
 	return { version: shop.version + 1 };

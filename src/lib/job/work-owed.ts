@@ -1,0 +1,38 @@
+/** What the work before the round still owes to a signature: fasteners left over, differences unexplained. */
+import { compareParts } from '../../core/bench/compare.ts';
+import { trayFaults, type TrayItem } from '../../core/bench/trays.ts';
+import { cornerNames, type Corner } from '../../core/height/corners.ts';
+import type { JobRecord } from './model.ts';
+import { WorkBook } from './work-book.ts';
+
+export function workOwed(record: JobRecord): { corner: Corner; text: string }[] {
+	const book = new WorkBook(record.work);
+	const anywhere = record.corners[0]!;
+	const trays = trayFaults(trayItems(book)).map(({ id, words }) => ({
+		corner: cornerOfStep(book.get('tray', id)!.step) ?? anywhere,
+		text: words
+	}));
+	const differences = book.of('comparison').flatMap(({ data }) => {
+		const { verdict, words } = compareParts(data.part, data.old, data.new);
+		if (verdict !== 'differs' || ['explained', 'returned'].includes(data.outcome)) return [];
+		return [
+			{
+				corner: data.corner,
+				text: `${data.part}: ${words.toLowerCase()}; explain it or send it back`
+			}
+		];
+	});
+	return [...trays, ...differences];
+}
+
+export function trayItems(book: WorkBook): TrayItem[] {
+	return book
+		.of('tray')
+		.filter(({ data }) => !data.removed)
+		.map(({ subject, data }) => ({ id: subject, ...data }));
+}
+
+function cornerOfStep(step: string): Corner | undefined {
+	const [at] = step.split('/');
+	return at && at in cornerNames ? (at as Corner) : undefined;
+}

@@ -1,0 +1,224 @@
+/** What the core makes of the work's book: scope, order, what is done, what is owed. Shared by pages and server. */
+import { compareParts } from '../../core/bench/compare.ts';
+import { checkStack, checkUnit, stackOf } from '../../core/bench/stack.ts';
+import { axleOf, perCorner, type Axle, type Corner } from '../../core/height/corners.ts';
+import {
+	recommend,
+	type Finding,
+	type RecommendInput,
+	type Recommendation
+} from '../../core/inspect/recommend.ts';
+import { findPoint } from '../../core/inspect/points.ts';
+import { findLayout } from '../../core/layout/catalogue.ts';
+import type { Layout } from '../../core/layout/types.ts';
+import { springCompressor } from '../../core/spring/compressor.ts';
+import {
+	learnedPace,
+	stepMinutes,
+	type Learned,
+	type RecordedStep
+} from '../../core/work/minutes.ts';
+import type { StepKind } from '../../core/work/kinds.ts';
+import { workOrder, type WorkOrder } from '../../core/work/order.ts';
+import { usualStrategy, type AxleScope, type WorkScope } from '../../core/work/scope.ts';
+import type { Minutes, WorkStep } from '../../core/work/step.ts';
+import type { Joint, JobRecord } from './model.ts';
+import type { ShopCosts } from './costs.ts';
+import { sagOf } from './sag.ts';
+import { loadedStanding, viewJob, type JobView } from './view.ts';
+import { WorkBook, axles } from './work-book.ts';
+import type { TwistLimits } from '../../core/bush/verdict.ts';
+
+/** The layouts a car is built of. */
+export function layoutsOf(record: Pick<JobRecord, 'vehicle'>): Record<Axle, Layout> {
+	const { front, rear } = record.vehicle.axles;
+	return { front: findLayout(front.layout)!, rear: findLayout(rear.layout)! };
+}
+
+/** What the book says is to be renewed, and how. */
+export function scopeOf(record: JobRecord, book: WorkBook): WorkScope {
+	const scoped = axles.flatMap((axle): [Axle, AxleScope][] => {
+		const want = book.get('scope', axle);
+		return want ? [[axle, want]] : [];
+	});
+	return {
+		axles: Object.fromEntries(scoped),
+		corners: record.corners,
+		layouts: layoutsOf(record),
+		strategy: book.get('strategy') ?? usualStrategy,
+		rust: book.get('rust')?.grade ?? 'none'
+	};
+}
+
+export interface WorkView {
+	book: WorkBook;
+	scope: WorkScope;
+	order: WorkOrder;
+	/** With rust, second sides and the shop's own pace. */
+	minutes: ReadonlyMap<string, Minutes>;
+	pace: ReadonlyMap<StepKind, Learned>;
+	done: ReadonlySet<string>;
+	/** The first step in order that is not done. */
+	next: WorkStep | undefined;
+}
+
+export function viewWork(
+	record: JobRecord,
+	limits: TwistLimits,
+	timed: readonly RecordedStep[] = [],
+	view: JobView = viewJob(record)
+): WorkView {
+	const book = new WorkBook(record.work);
+	const scope = scopeOf(record, book);
+	const order = workOrder(scope, book.get('order')?.ids ?? []);
+	const pace = learnedPace(timed);
+	const done = new Set(
+		order.steps.filter((step) => stepDone(record, view, book, step, limits)).map(({ id }) => id)
+	);
+	return {
+		book,
+		scope,
+		order,
+		pace,
+		minutes: stepMinutes(order.steps, scope, pace),
+		done,
+		next: order.steps.find(({ id }) => !done.has(id))
+	};
+}
+
+/** A step that is done elsewhere is done when that says so; every other when it was ticked off. */
+function stepDone(
+	record: JobRecord,
+	view: JobView,
+	book: WorkBook,
+	step: WorkStep,
+	limits: TwistLimits
+): boolean {
+	if (book.get('step', step.id)?.state === 'done') return true;
+	const owes = (kind: string) => view.standing.owed.some((item) => item.kind === kind);
+	if (step.doneIn === 'heights-before') return !owes('height-before');
+	if (step.doneIn === 'heights-after') return !owes('height-after');
+	if (step.doneIn !== 'round') return false;
+	if (step.kind === 'load') {
+		const [corner] = step.corners as [Corner];
+		return loadedStanding(record, corner, limits)?.verdict === 'in-band';
+	}
+	const joints =
+		step.kind === 'torque-wheels'
+			? record.joints.filter(({ kind }) => kind === 'wheel')
+			: step.joints.flatMap(({ corner, key }) => jointAt(record, corner, key) ?? []);
+	return joints.length > 0 && joints.every(({ id }) => !view.standing.joints.get(id)!.owed);
+}
+
+/** The job's joint that is this one of the layout; undefined when it was removed or renamed. */
+export function jointAt(record: JobRecord, corner: Corner, key: string): Joint | undefined {
+	const name = layoutsOf(record)[axleOf(corner)].joints.find((joint) => joint.key === key)?.name;
+	return record.joints.find((joint) => joint.corner === corner && joint.name === name);
+}
+
+/** What a bench step still wants before it may be called done; nothing for other steps. */
+export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): string[] {
+	const [corner] = step.corners;
+	if (step.doneIn !== 'bench' || !corner) return [];
+	const layout = layoutsOf(record)[axleOf(corner)];
+	if (step.kind === 'compare') return comparisonWants(book, corner, scopeOf(record, book));
+	if (step.kind === 'compress') {
+		const kept = book.get('compressor', corner);
+		if (!kept) return ['the compressor: type the spring and the tool'];
+		const computed = springCompressor(kept.input);
+		if (!computed.ok) return computed.faults.map(({ message }) => message);
+		if (computed.value.overloaded) return ['a stronger tool: this one is overloaded'];
+		if (computed.value.coilBind) return ['more coils between the hooks: they close too early'];
+		return kept.free ? [] : ['the spring seen turning loosely in its seat'];
+	}
+	const stack = book.get('stack', corner);
+	const checks = stack ? checkUnit(stack.checks) : [];
+	const primed = checks.find(({ key }) => key === 'strokes');
+	const wants = [
+		...(primed?.ok ? [] : ['the new damper primed through its stroke']),
+		...checks.filter(({ ok, key }) => !ok && key !== 'strokes').map(({ words }) => words)
+	];
+	if (step.kind === 'prime') return wants;
+	const wanted = stackOf(layout).filter(({ key }) => key !== 'shaft-nut');
+	const order = stack?.order ?? [];
+	const faults = checkStack(layout, order).map(({ words }) => words);
+	const missing = wanted.filter(({ key }) => !order.includes(key));
+	if (missing.length)
+		faults.push(`still to go on: ${missing.map(({ name }) => name.toLowerCase()).join(', ')}`);
+	return [...faults, ...wants];
+}
+
+function comparisonWants(book: WorkBook, corner: Corner, scope: WorkScope): string[] {
+	const axle = axleOf(corner);
+	const want = scope.axles[axle];
+	const air = scope.layouts[axle].build.spring === 'air';
+	const parts = [
+		...(want?.damper ? (['damper'] as const) : []),
+		...(want?.spring && !air ? (['spring'] as const) : [])
+	];
+	return parts.flatMap((part) => {
+		const kept = book.get('comparison', `${corner}/${part}`);
+		if (!kept) return [`the ${part} compared, old against new`];
+		const { verdict, words } = compareParts(part, kept.old, kept.new);
+		if (kept.outcome === 'explained' || (kept.outcome === 'fits' && verdict === 'same')) return [];
+		if (kept.outcome === 'returned') return [`the ${part} went back: compare the next one`];
+		return [`${part}: ${words.toLowerCase()}`];
+	});
+}
+
+/** The findings that count. */
+export function findingsOf(book: WorkBook): Finding[] {
+	return book
+		.of('finding')
+		.flatMap(({ data: { corner, point, state, where } }) =>
+			state === null || !findPoint(point) ? [] : [{ corner, point, state, ...(where && { where }) }]
+		);
+}
+
+/** Advice on a job as its book stands. */
+export function adviceOn(
+	record: JobRecord,
+	view: JobView,
+	{ book, scope }: Pick<WorkView, 'book' | 'scope'>,
+	costs: ShopCosts
+): Recommendation[] {
+	const deviation = perCorner((corner) => {
+		const { before, target } = view.corners[corner];
+		const known =
+			before && target && target.source !== 'before' ? before.meanMm - target.heightMm : 0;
+		return known;
+	});
+	const sag = sagOf(record, view);
+	const input: RecommendInput = {
+		layouts: scope.layouts,
+		scope,
+		findings: findingsOf(book),
+		bounces: book.of('bounce').flatMap(({ subject, data }) =>
+			data.movements === null
+				? []
+				: [
+						{
+							corner: subject as Corner,
+							movements: data.movements,
+							dampingRatio: data.dampingRatio
+						}
+					]
+		),
+		...(sag?.suspects[0] && {
+			sag: {
+				corners: sag.suspects[0].springs,
+				lossMm: sag.suspects[0].lossMm,
+				explained: sag.suspects[0].explained
+			}
+		}),
+		...(record.odometerKm !== null && { distanceKm: record.odometerKm }),
+		deviationMm: deviation,
+		shelf: {
+			waitHours: costs.partWaitHours,
+			waitPerHour: costs.waitPerHour,
+			linkPrice: costs.linkPrice,
+			returnLoss: costs.returnLoss
+		}
+	};
+	return recommend(input);
+}

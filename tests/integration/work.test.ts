@@ -1,0 +1,325 @@
+/** The work before the round: kept, held to its order, handed over. */
+import sharp from 'sharp';
+import { v7 as uuidv7 } from 'uuid';
+import { describe, expect, it } from 'vitest';
+import { viewJob } from '../../src/lib/job/view.ts';
+import { viewWork } from '../../src/lib/job/work.ts';
+import { usualCosts } from '../../src/lib/job/costs.ts';
+import { jobAdvice, jobParts } from '../../src/lib/job/plan.ts';
+import { photoSchema, workEntrySchema } from '../../src/lib/schema/work.ts';
+import type { Person } from '../../src/lib/server/db/people.ts';
+import { listTimedSteps } from '../../src/lib/server/db/work.ts';
+import { partsCsv } from '../../src/lib/server/exchange/csv.ts';
+import { importJob, toJobFile } from '../../src/lib/server/exchange/job-file.ts';
+import { loadJob } from '../../src/lib/server/jobs/load.ts';
+import { addPhoto, changePhoto, picture, type NewPhoto } from '../../src/lib/server/jobs/photos.ts';
+import { signOff } from '../../src/lib/server/jobs/sign-off.ts';
+import { addWork, type NewWork } from '../../src/lib/server/jobs/work.ts';
+import { checked, useShop } from './shop.ts';
+
+const shop = useShop('work');
+const limits = { setDeg: 2, advisedDeg: 5 };
+
+const entry = (kind: string, subject: string, data: object, change: object = {}) =>
+	checked<NewWork>(workEntrySchema, {
+		id: uuidv7(),
+		kind,
+		subject,
+		data,
+		takenAt: new Date().toISOString(),
+		...change
+	});
+const write = (
+	jobId: string,
+	kind: string,
+	subject: string,
+	data: object,
+	change: object = {},
+	who: Person = shop.technician
+) => addWork(shop.db, jobId, entry(kind, subject, data, change), who);
+const strutJob = async () => {
+	const jobId = await shop.job(['FL', 'FR']);
+	await write(jobId, 'scope', 'front', { damper: true, spring: false, bushes: false });
+	return jobId;
+};
+const done = (jobId: string, step: string, data: object = {}, who?: Person) =>
+	write(jobId, 'step', step, { state: 'done', note: '', ...data }, {}, who);
+const readHeights = async (jobId: string) => {
+	for (const corner of ['FL', 'FR', 'RL', 'RR'])
+		for (let i = 0; i < 3; i++) await shop.reading(jobId, { corner, height: '365' });
+};
+
+const spring = {
+	rateNPerMm: 25,
+	activeCoils: 5.5,
+	hookedCoils: 4,
+	freeLengthMm: 330,
+	installedLengthMm: 250,
+	clearanceMm: 5,
+	hooks: 4,
+	screwLeadMm: 2,
+	wireDiameterMm: 12.5
+};
+
+describe('the book of the work', () => {
+	it('keeps the last word of each subject, and takes an entry once', async () => {
+		const jobId = await shop.job();
+		const finding = { corner: 'FL', point: 'damper-oil', state: 'weep', where: '', note: '' };
+		const first = entry('finding', 'FL/damper-oil', finding);
+		await addWork(shop.db, jobId, first, shop.technician);
+		await addWork(shop.db, jobId, first, shop.technician);
+		await write(jobId, 'finding', 'FL/damper-oil', { ...finding, state: 'leak' });
+		const record = await loadJob(shop.db, jobId);
+		expect(record.work).toHaveLength(2);
+		const [line] = jobAdvice(record, usualCosts);
+		expect(line).toMatchObject({ id: 'renew:damper:front', state: 'open' });
+	});
+
+	it.each([
+		[
+			'finding',
+			'FL/damper-oil',
+			{ corner: 'FL', point: 'damper-oil', state: 'wet' },
+			/dry|sound, weep, leak/
+		],
+		['finding', 'FL/wing', { corner: 'FL', point: 'wing', state: null }, /must be one of/],
+		['scope', 'middle', { damper: true, spring: true, bushes: true }, /front, rear/],
+		['strategy', 'car', { assembly: 'rebuild', people: 5 }, /must be one of/],
+		['step', 'under the car', { state: 'done' }, /a step such as FL/],
+		[
+			'comparison',
+			'FL/damper',
+			{
+				corner: 'FL',
+				part: 'damper',
+				old: { values: {} },
+				new: { values: {} },
+				outcome: 'explained',
+				reason: ''
+			},
+			/empty|required/
+		],
+		['tray', 'x', { place: 'A1', name: 'Bolt', count: 1, back: 0 }, /GUID/],
+		['stack', 'FL', { order: ['hat'], checks: {} }, /must be one of/]
+	])('refuses %s %s %j with the reason', (kind, subject, data, words) => {
+		let message = '';
+		try {
+			entry(kind, subject, data);
+		} catch (error) {
+			message = JSON.stringify((error as { faults: unknown }).faults);
+		}
+		expect(message).toMatch(words);
+	});
+
+	it('is closed with its job', async () => {
+		const jobId = await shop.job();
+		const { version } = await loadJob(shop.db, jobId);
+		await signOff(
+			shop.db,
+			jobId,
+			{ id: uuidv7(), version, overrideReason: 'closed for the test' },
+			shop.lead,
+			new Date()
+		);
+		await expect(write(jobId, 'rust', 'car', { grade: 'light' })).rejects.toThrow(/signed/);
+	});
+});
+
+describe('a step in its turn', () => {
+	it('is refused before what comes first, with the rule, and passed over by a lead with a reason only', async () => {
+		const jobId = await strutJob();
+		await expect(done(jobId, 'car/lift')).rejects.toThrow(/Chock.*Chocks before the jack/);
+		const overrideReason = 'car already stands on the lift from the day before';
+		await expect(done(jobId, 'car/lift', { overrideReason })).rejects.toThrow(/Only a lead/);
+		await done(jobId, 'car/lift', { overrideReason }, shop.lead);
+		const { work } = await loadJob(shop.db, jobId);
+		expect(work.at(-1)!.data).toMatchObject({ state: 'done', overrideReason });
+	});
+
+	it('wants the words of its gate: where the stands are', async () => {
+		const jobId = await strutJob();
+		await readHeights(jobId);
+		for (const step of ['crack-wheels', 'chock', 'lift']) await done(jobId, `car/${step}`);
+		await expect(done(jobId, 'car/stands')).rejects.toThrow(/where they stand/);
+		await done(jobId, 'car/stands', { note: 'sill seams, both sides' });
+		const view = viewWork(await loadJob(shop.db, jobId), limits);
+		expect(view.done.has('car/heights-before')).toBe(true);
+		expect(view.next!.id).toBe('FL/wheel-off');
+	});
+
+	it('that is not of this job is refused', async () => {
+		await expect(done(await strutJob(), 'RL/lower')).rejects.toThrow(
+			'One entry needs another look'
+		);
+	});
+
+	it('is timed from its start, and the shop learns from it', async () => {
+		const jobId = await strutJob();
+		await readHeights(jobId);
+		const at = (minutes: number) => new Date(Date.now() - minutes * 60_000).toISOString();
+		const start = { state: 'started', note: '' };
+		await write(jobId, 'step', 'car/crack-wheels', start, { takenAt: at(12) });
+		await write(jobId, 'step', 'car/crack-wheels', { state: 'done', note: '' }, { takenAt: at(3) });
+		const timed = (await listTimedSteps(shop.db)).find(({ kind }) => kind === 'crack-wheels')!;
+		expect(timed.tookMin).toBeCloseTo(9, 2);
+		const record = await loadJob(shop.db, jobId);
+		const [usual, own] = [viewWork(record, limits), viewWork(record, limits, [timed])];
+		const likely = (view: typeof usual) => view.minutes.get('car/crack-wheels')!.likely;
+		expect(likely(own)).toBeGreaterThan(likely(usual));
+		expect(own.pace.get('crack-wheels')).toMatchObject({ records: 1 });
+	});
+});
+
+describe('the plan', () => {
+	it('tells the round which joints come loose and which stay untouched', async () => {
+		const jobId = await shop.job(['FL', 'FR']);
+		const { version } = await loadJob(shop.db, jobId);
+		await write(jobId, 'scope', 'front', { damper: true, spring: false, bushes: false });
+		let record = await loadJob(shop.db, jobId);
+		const loose = () => record.joints.filter((joint) => joint.loosened).map(({ name }) => name);
+		expect(loose()).toContain('Strut to knuckle, upper bolt');
+		expect(loose()).not.toContain('Lower arm, front bush bolt');
+		expect(record.version).toBe(version + 1);
+		const standing = viewJob(record).standing.joints;
+		const bush = record.joints.find(({ name }) => name === 'Lower arm, front bush bolt')!;
+		expect(standing.get(bush.id)!.state).toBe('untouched');
+		await write(jobId, 'scope', 'front', { damper: true, spring: false, bushes: true });
+		record = await loadJob(shop.db, jobId);
+		expect(loose()).toContain('Lower arm, front bush bolt');
+	});
+
+	it('leaves a joint with a torque as it is', async () => {
+		const jobId = await shop.job(['FL', 'FR']);
+		const { joints } = await loadJob(shop.db, jobId);
+		const ballJoint = joints.find(({ name }) => name === 'Lower ball joint nut')!;
+		await shop.torque(jobId, ballJoint.id);
+		await write(jobId, 'scope', 'front', { damper: true, spring: false, bushes: false });
+		const after = (await loadJob(shop.db, jobId)).joints.find(({ id }) => id === ballJoint.id)!;
+		expect(after.loosened).toBe(true);
+	});
+
+	it('lists parts with their status, as a table too', async () => {
+		const jobId = await strutJob();
+		await write(jobId, 'part', 'damper:FL', { number: '=cmd', status: 'here', note: '' });
+		const record = await loadJob(shop.db, jobId);
+		const strut = jobParts(record, usualCosts).find(({ id }) => id === 'damper:FL')!;
+		expect(strut).toMatchObject({ hand: 'left', kept: { status: 'here' } });
+		const csv = partsCsv(record, usualCosts);
+		expect(csv).toMatch(/FL,front,Strut,left,1,"'=cmd",Here/);
+	});
+});
+
+describe('the bench', () => {
+	it('does not let a turn be made with a tool that is overloaded, or that nobody rated', async () => {
+		const jobId = await strutJob();
+		const turn = (input: object) =>
+			write(jobId, 'compressor', 'FL', { input: { ...spring, ...input }, turned: 1, free: false });
+		await expect(turn({})).rejects.toMatchObject({
+			faults: [{ field: 'data.input.ratedLoadPerHookN' }]
+		});
+		await expect(turn({ ratedLoadPerHookN: 500 })).rejects.toMatchObject({
+			faults: [{ message: expect.stringMatching(/less than the \d+ N on each hook/) }]
+		});
+		await turn({ ratedLoadPerHookN: 8000 });
+	});
+
+	it('calls the spring compressed only when it was seen free', async () => {
+		const jobId = await strutJob();
+		const lead = { overrideReason: 'straight to the bench for the test' };
+		await done(jobId, 'FL/compare', lead, shop.lead);
+		await expect(done(jobId, 'FL/compress')).rejects.toThrow(/the compressor: type the spring/);
+		const input = { ...spring, ratedLoadPerHookN: 8000 };
+		await write(jobId, 'compressor', 'FL', { input, turned: 9, free: false });
+		await expect(done(jobId, 'FL/compress')).rejects.toThrow(/turning loosely/);
+		await write(jobId, 'compressor', 'FL', { input, turned: 9, free: true });
+		await done(jobId, 'FL/compress');
+	});
+
+	it('wants a difference explained, and a swapped part put right', async () => {
+		const jobId = await strutJob();
+		const wanted = async () =>
+			viewJob(await loadJob(shop.db, jobId)).standing.owed.filter(({ kind }) => kind === 'work');
+		const comparison = {
+			corner: 'FL',
+			part: 'damper',
+			old: { values: { extendedMm: 500, compressedMm: 340 } },
+			new: { values: { extendedMm: 520, compressedMm: 340 } },
+			outcome: 'open',
+			reason: ''
+		};
+		await write(jobId, 'comparison', 'FL/damper', comparison);
+		expect((await wanted())[0]!.text).toMatch(/extended \+20.0 mm; explain it/);
+		await write(jobId, 'comparison', 'FL/damper', {
+			...comparison,
+			outcome: 'explained',
+			reason: 'maker’s longer replacement, letter on file'
+		});
+		expect(await wanted()).toEqual([]);
+	});
+
+	it('owes what is not back from the trays', async () => {
+		const jobId = await strutJob();
+		const id = uuidv7();
+		const bolts = { step: 'FL/hose-off', place: 'A1', name: 'Bracket bolt', count: 2, back: 1 };
+		await write(jobId, 'tray', id, bolts);
+		const owed = async () =>
+			viewJob(await loadJob(shop.db, jobId)).standing.owed.map(({ text }) => text);
+		expect(await owed()).toContain('Bracket bolt (tray A1): 1 of 2 not back');
+		await write(jobId, 'tray', id, { ...bolts, back: 2 });
+		expect((await owed()).join()).not.toMatch(/Bracket bolt/);
+	});
+});
+
+describe('photos', () => {
+	const image = async (width: number, height: number) => {
+		const jpeg = await sharp({ create: { width, height, channels: 3, background: '#446655' } })
+			.withExif({ IFD0: { Copyright: 'somebody', Model: 'camera' } })
+			.jpeg()
+			.toBuffer();
+		return `data:image/jpeg;base64,${jpeg.toString('base64')}`;
+	};
+	const photo = async (change: object = {}) =>
+		checked<NewPhoto>(photoSchema, {
+			id: uuidv7(),
+			corner: 'FL',
+			subject: 'damper-oil',
+			takenAt: new Date().toISOString(),
+			image: await image(2400, 1200),
+			...change
+		});
+
+	it('are made small, lose what the camera wrote, and are kept once', async () => {
+		const jobId = await shop.job();
+		const input = await photo();
+		const kept = await addPhoto(shop.db, jobId, input, shop.technician.id);
+		await addPhoto(shop.db, jobId, input, shop.technician.id);
+		expect(kept).toMatchObject({ width: 1600, height: 800 });
+		const jpeg = await picture(shop.db, jobId, kept.id);
+		expect((await sharp(jpeg).metadata()).exif).toBeUndefined();
+		expect(jpeg.includes('camera')).toBe(false);
+		await changePhoto(shop.db, jobId, kept.id, true);
+		const { photos } = await loadJob(shop.db, jobId);
+		expect(photos).toMatchObject([{ id: kept.id, withdrawn: true }]);
+	});
+
+	it('that are no pictures are refused, and belong to their own job', async () => {
+		const jobId = await shop.job();
+		const bad = await photo({ image: 'data:image/jpeg;base64,AAAA' });
+		await expect(addPhoto(shop.db, jobId, bad, shop.technician.id)).rejects.toMatchObject({
+			faults: [{ field: 'image' }]
+		});
+		const kept = await addPhoto(shop.db, jobId, await photo(), shop.technician.id);
+		await expect(picture(shop.db, await shop.job(), kept.id)).rejects.toThrow(/no such photo/);
+	});
+});
+
+it('travels with the job’s file, photos aside', async () => {
+	const jobId = await strutJob();
+	const file = toJobFile(await loadJob(shop.db, jobId));
+	expect(file.job.work).toHaveLength(1);
+	const text = JSON.stringify(file);
+	await shop.db.run('DELETE FROM jobs WHERE id = ?', [jobId]);
+	await importJob(shop.db, JSON.parse(text), shop.lead.id);
+	const back = await loadJob(shop.db, jobId);
+	expect(back.work).toEqual(file.job.work);
+});
