@@ -1,4 +1,5 @@
 import { unitChoice } from '$core/units/format';
+import { usualCosts } from '$lib/job/costs';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = ({ locals }) => {
@@ -18,6 +19,8 @@ export const load: LayoutServerLoad = ({ locals }) => {
 			twistSetDeg: 2,
 			twistAdvisedDeg: 5,
 			resetAboveMm: 10,
+			costs: usualCosts,
+			bays: 2,
 			version: 0
 		},
 		units: unitChoice(preference)

@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { outbox } from '$lib/client/outbox.svelte';
+	import { photoBox } from '$lib/client/photo-box.svelte';
 	import { provideUnits } from '$lib/client/units';
 	import AppFrame from '$lib/ui/frame/AppFrame.svelte';
 	import KeyList from '$lib/ui/frame/KeyList.svelte';
@@ -11,7 +12,10 @@
 	let { data, children } = $props();
 	let keysOpen = $state(false);
 	provideUnits(() => data.units);
-	onMount(() => outbox.open());
+	onMount(() => {
+		outbox.open();
+		void photoBox.open();
+	});
 
 	const corners = ['FL', 'FR', 'RL', 'RR'];
 

@@ -7,8 +7,12 @@ import type { Dimension } from '$core/units/dimensions';
 import { parseQuantity } from '$core/units/parse';
 import type { JobRecord, Loading, Reading, Torque } from '$lib/job/model';
 import { judgeBush, viewJob, type JobView } from '$lib/job/view';
+import { viewWork, type WorkView } from '$lib/job/work';
+import type { WorkData, WorkEntry, WorkKind } from '$lib/job/work-book';
+import type { RecordedStep } from '$core/work/minutes';
+import { v7 as uuidv7 } from 'uuid';
 import { getContext, setContext } from 'svelte';
-import { call } from './api';
+import { call, type Refusal } from './api';
 import { outbox } from './outbox.svelte';
 
 const key = Symbol('job');
@@ -19,10 +23,18 @@ export class JobState {
 	readonly #limits: () => TwistLimits;
 	readonly #personId: () => string;
 
-	constructor(record: () => JobRecord, limits: () => TwistLimits, personId: () => string) {
+	readonly #timed: () => readonly RecordedStep[];
+
+	constructor(
+		record: () => JobRecord,
+		limits: () => TwistLimits,
+		personId: () => string,
+		timed: () => readonly RecordedStep[]
+	) {
 		this.#confirmed = $derived(record());
 		this.#limits = limits;
 		this.#personId = personId;
+		this.#timed = timed;
 	}
 
 	/** Ids of entries that the server has not confirmed. */
@@ -30,17 +42,20 @@ export class JobState {
 
 	readonly record: JobRecord = $derived.by(() => {
 		const record = this.#confirmed;
-		const known = [...record.readings, ...record.torques, ...record.loadings].map(({ id }) => id);
+		const known = [...record.readings, ...record.torques, ...record.loadings, ...record.work].map(
+			({ id }) => id
+		);
 		const waiting = (kind: string) =>
 			outbox.accepted
 				.filter((entry) => entry.path === `/jobs/${record.id}/${kind}` && !known.includes(entry.id))
 				.map((entry) => entry.body);
-		const [readings, torques, loadings] = [
+		const [readings, torques, loadings, work] = [
 			waiting('readings'),
 			waiting('torques'),
-			waiting('loadings')
+			waiting('loadings'),
+			waiting('work')
 		];
-		if (readings.length + torques.length + loadings.length === 0) return record;
+		if (readings.length + torques.length + loadings.length + work.length === 0) return record;
 		const person = this.#personId();
 		return {
 			...record,
@@ -49,11 +64,37 @@ export class JobState {
 				...record.torques,
 				...torques.map((body) => toTorque(body, person, record, this.#limits()))
 			],
-			loadings: [...record.loadings, ...loadings.map((body) => toLoading(body, person))]
+			loadings: [...record.loadings, ...loadings.map((body) => toLoading(body, person))],
+			work: [
+				...record.work,
+				...work.map((body) => ({ ...body, personId: person }) as unknown as WorkEntry)
+			]
 		};
 	});
 
 	readonly view: JobView = $derived(viewJob(this.record));
+
+	readonly work: WorkView = $derived.by(() =>
+		viewWork(this.record, this.#limits(), this.#timed(), this.view)
+	);
+
+	/**
+	 * Adds an entry to the book of the work.
+	 *
+	 * @returns what the server refused at once; the entry is then dropped
+	 */
+	async keep<K extends WorkKind>(
+		kind: K,
+		subject: string,
+		data: WorkData[K]
+	): Promise<Refusal | undefined> {
+		const id = uuidv7();
+		const takenAt = new Date().toISOString();
+		const body = { id, kind, subject, data: $state.snapshot(data), takenAt };
+		const refusal = await outbox.add(`/jobs/${this.#confirmed.id}/work`, body);
+		if (refusal) outbox.drop(id);
+		return refusal;
+	}
 
 	/** Asks the server again; while it is away the record stays as it is known. @returns true when it answered */
 	async reload(): Promise<boolean> {

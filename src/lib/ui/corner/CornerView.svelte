@@ -10,6 +10,7 @@
 	import { judgeBush } from '$lib/job/view';
 	import { arc, line } from 'd3';
 	import CornerFigure from './CornerFigure.svelte';
+	import type { Snippet } from 'svelte';
 	import { draggable } from './drag';
 	import { armOf, placeOf, seenFromSide, shapeOf, type Flat } from './view';
 
@@ -24,9 +25,22 @@
 		place?: JointPlace | null;
 		/** Why the wheel cannot be moved here; undefined where it can. */
 		fixed?: boolean;
+		/** The corner alone: no target, no twist, no dimension. */
+		plain?: boolean;
+		/** Drawn over it, given where each place is. */
+		overlay?: Snippet<[(place: JointPlace) => Flat]>;
 		onmove?: (heightMm: number) => void;
 	}
-	let { corner, targetMm, heightMm, place, fixed = false, onmove }: Props = $props();
+	let {
+		corner,
+		targetMm,
+		heightMm,
+		place,
+		fixed = false,
+		plain = false,
+		overlay,
+		onmove
+	}: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
 	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
@@ -92,7 +106,7 @@
 	const width = 400;
 	const height = 400;
 	/** Kept free at the right for the dimension and its words. */
-	const words = 114;
+	const words = $derived(plain ? 40 : 114);
 	const scale = $derived(
 		drawn
 			? Math.min(
@@ -179,7 +193,7 @@
 				opacity="0.22"
 			/>
 		{/each}
-		{#each [{ shape: shapes.droop, class: 'stroke-edge' }, { shape: shapes.target, class: 'stroke-mark' }] as ghost, i (i)}
+		{#each plain ? [] : [{ shape: shapes.droop, class: 'stroke-edge' }, { shape: shapes.target, class: 'stroke-mark' }] as ghost, i (i)}
 			{#each ghost.shape.arms as arm, j (j)}
 				<path
 					d={path([arm.from, arm.to])}
@@ -236,7 +250,7 @@
 		{/if}
 
 		{#each arms as arm (arm.which)}
-			{@const judged = hasRubber(arm.which) ? judgedFor(arm.which) : undefined}
+			{@const judged = !plain && hasRubber(arm.which) ? judgedFor(arm.which) : undefined}
 			{#if judged}
 				{@const look = marks[judged.verdict]}
 				{@const [x, y] = to(arm.pivot)}
@@ -263,30 +277,33 @@
 			{/if}
 		{/each}
 
-		<!-- Hub to arch, as a dimension. -->
-		<path
-			d="M {wheelNow[0]} {wheelNow[1]} H {dimension + 6} M {lipAt[0]} {lipAt[1]} H {dimension + 6}"
-			class="stroke-soft"
-			stroke-width="1"
-		/>
-		<path d="M {dimension} {wheelNow[1]} V {lipAt[1]}" class="stroke-ink" stroke-width="1.8" />
-		<path
-			d="M {dimension} {wheelNow[1]} l -4 -11 h 8 Z M {dimension} {lipAt[1]} l -4 11 h 8 Z"
-			class="fill-ink"
-		/>
-		<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2} font-size="20" font-weight="700"
-			>{showMm(shown)}</text
-		>
-		<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2 + 17} font-size="14" class="text-soft"
-			>hub to arch</text
-		>
-		{#each [['droop', shapes.droop, 'text-soft', 'stroke-edge', 14], ['target', shapes.target, 'text-mark', 'stroke-mark', -5]] as const as [name, shape, tone, stroke, off] (name)}
-			{@const y = to(shape.wheel)[1]}
-			<path d="M {dimension - 6} {y} h 12" class={stroke} stroke-width="2" />
-			<text x={dimension + 8} y={y + off} font-size="14" class={tone}
-				>{name}{name === 'target' ? ` ${showMm(targetMm)}` : ''}</text
+		{#if !plain}
+			<!-- Hub to arch, as a dimension. -->
+			<path
+				d="M {wheelNow[0]} {wheelNow[1]} H {dimension + 6} M {lipAt[0]} {lipAt[1]} H {dimension +
+					6}"
+				class="stroke-soft"
+				stroke-width="1"
+			/>
+			<path d="M {dimension} {wheelNow[1]} V {lipAt[1]}" class="stroke-ink" stroke-width="1.8" />
+			<path
+				d="M {dimension} {wheelNow[1]} l -4 -11 h 8 Z M {dimension} {lipAt[1]} l -4 11 h 8 Z"
+				class="fill-ink"
+			/>
+			<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2} font-size="20" font-weight="700"
+				>{showMm(shown)}</text
 			>
-		{/each}
+			<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2 + 17} font-size="14" class="text-soft"
+				>hub to arch</text
+			>
+			{#each [['droop', shapes.droop, 'text-soft', 'stroke-edge', 14], ['target', shapes.target, 'text-mark', 'stroke-mark', -5]] as const as [name, shape, tone, stroke, off] (name)}
+				{@const y = to(shape.wheel)[1]}
+				<path d="M {dimension - 6} {y} h 12" class={stroke} stroke-width="2" />
+				<text x={dimension + 8} y={y + off} font-size="14" class={tone}
+					>{name}{name === 'target' ? ` ${showMm(targetMm)}` : ''}</text
+				>
+			{/each}
+		{/if}
 
 		{#if place}
 			{@const [x, y] = to(placeOf(layout, drawn.now, place))}
@@ -298,6 +315,7 @@
 				stroke-width="4.5"
 			/>
 		{/if}
+		{#if overlay}{@render overlay((where) => to(placeOf(layout, drawn.now, where)))}{/if}
 		<text x="4" y={height - 3} font-size="14" class="text-soft"
 			>{side
 				? `${isLeft(corner) ? '' : 'mirrored, '}front of the car to the left`

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { outbox } from '$lib/client/outbox.svelte';
+	import { photoBox } from '$lib/client/photo-box.svelte';
 	import CircleUser from '@lucide/svelte/icons/circle-user';
 	import ClipboardList from '@lucide/svelte/icons/clipboard-list';
 	import CarFront from '@lucide/svelte/icons/car-front';
@@ -50,7 +51,7 @@
 			here: (path: string) => path.startsWith('/shop')
 		}
 	];
-	const waiting = $derived(outbox.waiting.length);
+	const waiting = $derived(outbox.waiting.length + photoBox.waiting.length);
 </script>
 
 <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3"

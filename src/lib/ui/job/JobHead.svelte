@@ -16,6 +16,10 @@
 		const first = record.corners[0]!;
 		return [
 			{ name: 'Board', href: base, owed: 0, exact: true },
+			{ name: 'Inspect', href: `${base}/inspect`, owed: 0 },
+			{ name: 'Plan', href: `${base}/plan`, owed: 0 },
+			{ name: 'Work', href: `${base}/work`, owed: owed.filter((o) => o.kind === 'work').length },
+			{ name: 'Bench', href: `${base}/bench`, owed: 0 },
 			{
 				name: 'Heights before',
 				href: `${base}/heights/before`,

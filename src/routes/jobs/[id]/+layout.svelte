@@ -11,7 +11,8 @@
 		new JobState(
 			() => data.record,
 			() => ({ setDeg: data.shop.twistSetDeg, advisedDeg: data.shop.twistAdvisedDeg }),
-			() => data.person!.id
+			() => data.person!.id,
+			() => data.timed
 		)
 	);
 	const refused = $derived(

@@ -1,0 +1,121 @@
+<script lang="ts">
+	import { axleOf, cornerNames, corners, type Corner } from '$core/height/corners';
+	import { goodMovements, unlikeShare } from '$core/inspect/recommend';
+	import type { BounceResult } from '$core/ride/bounce';
+	import { formatNumber } from '$core/units/format';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { Live } from '$lib/client/live.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import { countOf, readColumns } from '../workbench/frame/columns';
+	import TextBlock from '../workbench/frame/TextBlock.svelte';
+
+	/** Bounce test of one corner: counted by eye, or a trace of any logger; left against right. */
+	let { corner }: { corner: Corner } = $props();
+	const job = currentJob();
+	const units = personalUnits();
+	const closed = $derived(job.record.signedAt !== null);
+	const kept = $derived(job.work.book.get('bounce', corner));
+	const other = $derived(
+		corners.find((one) => axleOf(one) === axleOf(corner) && one !== corner) as Corner
+	);
+	const beside = $derived(job.work.book.get('bounce', other));
+	const counts = [0.5, 1, 1.5, 2, 2.5, 3, 4];
+
+	let open = $state(false);
+	let text = $state('');
+	const columns = $derived(readColumns(text));
+	const read = new Live<BounceResult>(() => ({
+		name: 'bounce',
+		input: {
+			timeS: columns.first,
+			heightMm: columns.second.map((value) => units.si(value, 'length'))
+		}
+	}));
+	const b = $derived(text.trim() ? read.value : undefined);
+	const unlike = $derived.by(() => {
+		const [one, two] = [kept?.dampingRatio, beside?.dampingRatio];
+		if (one === undefined || two === undefined) return undefined;
+		return Math.min(one, two) <= (1 - unlikeShare) * Math.max(one, two);
+	});
+
+	const count = (movements: number) =>
+		job.keep('bounce', corner, { movements: kept?.movements === movements ? null : movements });
+	async function take() {
+		if (!b) return;
+		await job.keep('bounce', corner, {
+			movements: b.movements,
+			dampingRatio: b.dampingRatio,
+			expanded: b.dampingRatioExpanded
+		});
+		open = false;
+		text = '';
+	}
+</script>
+
+<section class="panel p-3" aria-labelledby="bounce-title">
+	<h2 id="bounce-title" class="text-[17px]">Bounce test</h2>
+	<p class="caption">Push down, let go: movements until it stands.</p>
+	<div class="mt-1 flex flex-wrap gap-1.5" role="group" aria-label="Movements">
+		{#each counts as movements (movements)}
+			{@const on = kept?.movements === movements}
+			<button
+				type="button"
+				class="touch num min-w-12 rounded-[3px] border text-lg {on
+					? movements > goodMovements
+						? 'border-2 border-madder bg-madder-wash text-madder'
+						: 'border-2 border-spruce bg-spruce-wash text-spruce'
+					: 'border-edge bg-panel hover:bg-sunk'}"
+				aria-pressed={on}
+				disabled={closed}
+				onclick={() => count(movements)}>{movements}{movements === 4 ? '+' : ''}</button
+			>
+		{/each}
+	</div>
+	{#if kept && kept.movements !== null}
+		<p class="mt-2 text-[15px]">
+			<StateMark
+				mark={kept.movements > goodMovements ? 'again' : 'set'}
+				word={kept.movements > goodMovements ? 'does not damp' : 'in good order'}
+			/>
+			{#if kept.dampingRatio !== undefined}· {formatNumber(kept.dampingRatio, 2)} of critical ± {formatNumber(
+					kept.expanded ?? 0,
+					2
+				)}{/if}
+		</p>
+		<p class="caption">
+			{cornerNames[other]}: {beside && beside.movements !== null
+				? `${formatNumber(beside.movements, 1)} movements${beside.dampingRatio === undefined ? '' : `, ${formatNumber(beside.dampingRatio, 2)} of critical`}`
+				: 'not bounced yet'}{unlike ? '; no longer a pair' : ''}
+		</p>
+	{/if}
+	{#if !closed}
+		<button
+			type="button"
+			class="touch text-[15px] underline"
+			aria-expanded={open}
+			onclick={() => (open = !open)}>{open ? 'No trace' : 'From a trace of a logger'}</button
+		>
+		{#if open}
+			<TextBlock
+				label="Time in s, height in {units.choice.length}"
+				bind:value={text}
+				file
+				hint={text.trim()
+					? countOf(columns)
+					: 'Two columns, from a file or pasted: any logger will do'}
+				fault={text.trim() && read.faults.length ? read.faults[0]!.message : undefined}
+			/>
+			{#if b}
+				<p class="text-[15px]">
+					{formatNumber(b.dampingRatio, 2)} of critical ± {formatNumber(b.dampingRatioExpanded, 2)}, {formatNumber(
+						b.movements,
+						1
+					)} movements
+				</p>
+				<ActionButton onclick={take}>Keep it for {corner}</ActionButton>
+			{/if}
+		{/if}
+	{/if}
+</section>

@@ -1,0 +1,78 @@
+<script lang="ts">
+	import { axleOf, type Axle } from '$core/height/corners';
+	import {
+		suspects,
+		symptomKeys,
+		symptomNames,
+		symptomsIn,
+		type SymptomKey
+	} from '$core/inspect/suspects';
+	import { currentJob } from '$lib/client/job-state.svelte';
+
+	/** What the customer hears and feels, and what to look at first because of it. */
+	let { axle }: { axle: Axle } = $props();
+	const job = currentJob();
+	const closed = $derived(job.record.signedAt !== null);
+	const heard = $derived(symptomsIn(job.record.complaint));
+	const kept = $derived(job.work.book.get('symptoms')?.symptoms);
+	const symptoms = $derived(kept ?? heard);
+	const list = $derived(
+		suspects(symptoms, job.work.scope.layouts[axle]).filter(({ weight }) => weight > 0)
+	);
+	const looked = $derived((point: string) =>
+		job.work.book
+			.of('finding')
+			.some(({ data }) => data.point === point && data.state && axleOf(data.corner) === axle)
+	);
+
+	function toggle(symptom: SymptomKey) {
+		const next = symptoms.includes(symptom)
+			? symptoms.filter((one) => one !== symptom)
+			: [...symptoms, symptom];
+		void job.keep('symptoms', 'car', { symptoms: next });
+	}
+</script>
+
+<section class="panel p-4" aria-labelledby="symptoms-title">
+	<h2 id="symptoms-title" class="text-lg">Heard and felt</h2>
+	{#if !kept && heard.length}<p class="caption">Read out of the complaint; touch to change.</p>{/if}
+	<div class="mt-2 flex flex-wrap gap-1.5">
+		{#each symptomKeys as symptom (symptom)}
+			{@const on = symptoms.includes(symptom)}
+			<button
+				type="button"
+				class="touch rounded-[3px] border px-2.5 text-[15px] {on
+					? 'border-2 border-spruce bg-spruce-wash font-semibold'
+					: 'border-edge bg-panel hover:bg-sunk'}"
+				aria-pressed={on}
+				disabled={closed}
+				onclick={() => toggle(symptom)}>{on ? '✓ ' : ''}{symptomNames[symptom]}</button
+			>
+		{/each}
+	</div>
+	<h3 class="mt-4 text-[17px]">Look here first, {axle}</h3>
+	{#if list.length}
+		<ol class="mt-1 divide-y divide-line">
+			{#each list.slice(0, 6) as { point, weight, why } (point.key)}
+				<li class="py-1.5">
+					<div class="flex items-center gap-2">
+						<span class="me-auto font-medium"
+							>{point.name}{#if looked(point.key)}<span class="text-spruce">
+									✓ looked at</span
+								>{/if}</span
+						>
+						<svg viewBox="0 0 72 12" class="h-3 w-18" aria-hidden="true">
+							<rect width="72" height="12" class="fill-sunk" />
+							<rect width={72 * weight} height="12" class="fill-ochre" />
+						</svg>
+						<span class="num w-11 text-end">{Math.round(weight * 100)} %</span>
+					</div>
+					<p class="caption leading-snug">{why.map((one) => one.why).join('; ')}</p>
+				</li>
+			{/each}
+		</ol>
+		<p class="caption mt-1">How far the symptoms point there; common practice, not a diagnosis.</p>
+	{:else}
+		<p class="caption mt-1">Touch what fits, and what to look at first stands here.</p>
+	{/if}
+</section>

@@ -1,0 +1,84 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { axleOf, cornerNames, corners, type Corner } from '$core/height/corners';
+	import { findPoint, findState, inspectionPoints } from '$core/inspect/points';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import BounceEntry from '$lib/ui/inspect/BounceEntry.svelte';
+	import CornerWalk from '$lib/ui/inspect/CornerWalk.svelte';
+	import PhotoStrip from '$lib/ui/inspect/PhotoStrip.svelte';
+	import SagPanel from '$lib/ui/inspect/SagPanel.svelte';
+	import Symptoms from '$lib/ui/inspect/Symptoms.svelte';
+	import WalkDrawing from '$lib/ui/inspect/WalkDrawing.svelte';
+
+	const job = currentJob();
+	const asked = $derived(page.url.searchParams.get('corner'));
+	const corner = $derived<Corner>(corners.find((one) => one === asked) ?? job.record.corners[0]!);
+	let point = $state<string>();
+	let strip = $state<PhotoStrip>();
+	const choose = (to: Corner) => {
+		point = undefined;
+		void goto(`?corner=${to}`, { replaceState: true, keepFocus: true, noScroll: true });
+	};
+	const tally = $derived((of: Corner) => {
+		const found = job.work.book
+			.of('finding')
+			.filter(({ data }) => data.corner === of && data.state)
+			.map(({ data }) => findState(findPoint(data.point)!, data.state!)!.gravity);
+		return {
+			done: found.length,
+			all: inspectionPoints(job.work.scope.layouts[axleOf(of)]).length,
+			worn: found.filter((one) => one === 'worn').length,
+			watch: found.filter((one) => one === 'watch').length
+		};
+	});
+	const pointName = $derived(point ? findPoint(point)?.name.toLowerCase() : undefined);
+</script>
+
+<div class="p-4 md:px-6">
+	<h1 class="sr-only">Inspection</h1>
+	<div class="mb-3 flex flex-wrap items-stretch gap-2" role="group" aria-label="Corner">
+		{#each corners as one (one)}
+			{@const count = tally(one)}
+			<button
+				type="button"
+				class="touch min-w-40 rounded-[3px] border px-4 py-1.5 text-start {one === corner
+					? 'border-2 border-spruce bg-spruce-wash'
+					: 'border-edge bg-panel hover:bg-sunk'}"
+				aria-pressed={one === corner}
+				onclick={() => choose(one)}
+			>
+				<span class="font-semibold">{cornerNames[one]}</span>
+				<span class="block text-[15px] text-soft"
+					>{count.done} of {count.all}{#if count.worn}<b class="text-madder">
+							✕ {count.worn} worn</b
+						>{/if}{#if count.watch}<b class="text-ochre"> ◇ {count.watch}</b>{/if}</span
+				>
+			</button>
+		{/each}
+		<span class="flex-1"></span>
+		<ActionButton weight="main" href="/jobs/{job.record.id}/plan">Decide →</ActionButton>
+	</div>
+	<div
+		class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[286px_minmax(0,1fr)_322px]"
+	>
+		<div class="space-y-4">
+			<Symptoms axle={axleOf(corner)} />
+			<SagPanel />
+		</div>
+		<CornerWalk {corner} bind:point onphoto={() => strip?.take()} />
+		<div class="space-y-3">
+			<section class="panel p-2" aria-label="Points on the drawing">
+				{#key corner}<WalkDrawing {corner} bind:point />{/key}
+			</section>
+			<PhotoStrip
+				bind:this={strip}
+				{corner}
+				subject={point ?? ''}
+				title={pointName ? `Photos, ${pointName}` : `Photos, ${corner}`}
+			/>
+			{#key corner}<BounceEntry {corner} />{/key}
+		</div>
+	</div>
+</div>
