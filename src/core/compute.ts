@@ -12,6 +12,7 @@ import { monteCarlo } from './compute/monte-carlo.ts';
 import { quantityComputations } from './compute/quantities.ts';
 import { rideComputations } from './compute/ride.ts';
 import { springComputations } from './compute/springs.ts';
+import { workComputations } from './compute/work.ts';
 import { faulty, type Fault, type Result } from './result.ts';
 import { validate } from './validate.ts';
 
@@ -25,7 +26,8 @@ const models: readonly Computation[] = [
 	...springComputations,
 	...carComputations,
 	...rideComputations,
-	...fastenerComputations
+	...fastenerComputations,
+	...workComputations
 ];
 
 export const computations: readonly Computation[] = [...models, monteCarlo(models)];

@@ -14,9 +14,6 @@ export const rustFactors: Readonly<Record<RustGrade, number>> = {
 /** The second side of an axle takes about half the time of the first. Common practice, no source. */
 export const secondSideFactor = 0.5;
 
-/** Oil wants a night in a salt region: hours between the oil and the first spanner. Common practice, no source. */
-export const soakHours: Readonly<Record<RustGrade, number>> = { none: 0, light: 0, heavy: 12 };
-
 /** One step as it was once done: minutes it took, and minutes that had been expected of it. */
 export interface RecordedStep {
 	kind: StepKind;

@@ -11,6 +11,9 @@ export const rustNames: Readonly<Record<RustGrade, string>> = {
 	heavy: 'Heavy rust, salt region'
 };
 
+/** Hours between the oil and the first spanner: a night in a salt region. Common practice, no source. */
+export const soakNeeded = (rust: RustGrade): number => (rust === 'heavy' ? 12 : 0);
+
 export interface Strategy {
 	/** Struts and coilovers: old spring onto a new damper, or a unit that comes complete. */
 	assembly: 'rebuild' | 'complete';

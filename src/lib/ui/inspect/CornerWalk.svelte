@@ -89,7 +89,10 @@
 				{#if here}
 					<p class="caption ps-9">{one.how}</p>
 					{#if kept?.state && !closed}
-						<div class="grid gap-3 ps-9 pt-1 pb-2 sm:grid-cols-2" onfocusout={() => keepWords(one)}>
+						<div
+							class="grid gap-3 ps-9 pt-1 pb-2 sm:grid-cols-[1fr_1fr_auto]"
+							onfocusout={() => keepWords(one)}
+						>
 							{#if one.where}<Field label={one.where} bind:value={where} maxlength={120} />{/if}
 							<Field label="Note" bind:value={note} maxlength={500} />
 							<div class="flex items-end">

@@ -41,7 +41,7 @@
 			{@const on = symptoms.includes(symptom)}
 			<button
 				type="button"
-				class="touch rounded-[3px] border px-2.5 text-[15px] {on
+				class="touch rounded-[3px] border px-2 text-[15px] {on
 					? 'border-2 border-spruce bg-spruce-wash font-semibold'
 					: 'border-edge bg-panel hover:bg-sunk'}"
 				aria-pressed={on}

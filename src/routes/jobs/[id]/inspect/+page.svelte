@@ -61,14 +61,14 @@
 		<ActionButton weight="main" href="/jobs/{job.record.id}/plan">Decide →</ActionButton>
 	</div>
 	<div
-		class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[286px_minmax(0,1fr)_322px]"
+		class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[300px_minmax(0,1fr)_322px]"
 	>
 		<div class="space-y-4">
 			<Symptoms axle={axleOf(corner)} />
 			<SagPanel />
 		</div>
 		<CornerWalk {corner} bind:point onphoto={() => strip?.take()} />
-		<div class="space-y-3">
+		<div class="space-y-3 lg:sticky lg:top-2 lg:max-h-[calc(100dvh-1rem)] lg:overflow-y-auto">
 			<section class="panel p-2" aria-label="Points on the drawing">
 				{#key corner}<WalkDrawing {corner} bind:point />{/key}
 			</section>

@@ -1,0 +1,214 @@
+import Joi from 'joi';
+import { axleOf, corners, type Axle, type Corner } from '../height/corners.ts';
+import { findLayout, layoutKeys } from '../layout/catalogue.ts';
+import { faulty, ok, type Fault, type Result } from '../result.ts';
+import { finish } from '../uncertainty/monte-carlo.ts';
+import { timeline, type TimelineInput } from '../schedule/timeline.ts';
+import { stepMinutes } from '../work/minutes.ts';
+import { workOrder } from '../work/order.ts';
+import { replay } from '../work/replay.ts';
+import { rustGrades, usualStrategy, type AxleScope, type Strategy } from '../work/scope.ts';
+import type { RustGrade } from '../work/scope.ts';
+import { between, outFlag, outNumber, type Computation } from './computation.ts';
+
+const flag = () => Joi.boolean().default(false);
+const axleWork = Joi.object({
+	layout: Joi.string()
+		.valid(...layoutKeys)
+		.required(),
+	damper: flag(),
+	spring: flag(),
+	bushes: flag()
+});
+const one = (...values: unknown[]) => Joi.valid(...values);
+
+interface WorkOrderInput {
+	front?: AxleScope & { layout: string };
+	rear?: AxleScope & { layout: string };
+	corners: Corner[];
+	strategy?: Partial<Strategy>;
+	rust?: RustGrade;
+}
+
+function orderOf(input: WorkOrderInput): Result<object> {
+	const anyLayout = (input.front ?? input.rear)!.layout;
+	const layouts = {
+		front: findLayout(input.front?.layout ?? anyLayout)!,
+		rear: findLayout(input.rear?.layout ?? anyLayout)!
+	};
+	for (const corner of input.corners) {
+		const axle = axleOf(corner);
+		if (!input[axle]) {
+			return faulty({
+				field: 'corners',
+				value: corner,
+				message: `names an axle that is not given: say ${axle}`
+			});
+		}
+	}
+	const scope = {
+		axles: Object.fromEntries(
+			(['front', 'rear'] as const).flatMap((axle): [Axle, AxleScope][] =>
+				input[axle] ? [[axle, input[axle]]] : []
+			)
+		),
+		corners: input.corners,
+		layouts,
+		strategy: { ...usualStrategy, ...input.strategy },
+		rust: input.rust ?? ('none' as const)
+	};
+	const { steps, waitsFor } = workOrder(scope);
+	const minutes = stepMinutes(steps, scope);
+	return ok({
+		steps: steps.map((step) => ({
+			id: step.id,
+			title: step.title,
+			phase: step.phase,
+			spot: step.spot,
+			minutes: minutes.get(step.id)!,
+			after: [...waitsFor.get(step.id)!].map(([id, rule]) => ({ id, rule: rule.words }))
+		})),
+		violations: replay(steps, scope).length
+	});
+}
+
+/** A task may wait only for tasks that stand before it in the list: so nothing waits in a circle. */
+function taskFaults({ tasks }: TimelineInput): Fault[] {
+	const seen = new Set<string>();
+	const faults: Fault[] = [];
+	for (const [i, task] of tasks.entries()) {
+		const { low, likely, high } = task;
+		if (!(low <= likely && likely <= high)) {
+			faults.push({
+				field: `tasks.${i}.likely`,
+				value: likely,
+				message: 'must lie between low and high'
+			});
+		}
+		for (const id of task.after) {
+			if (seen.has(id)) continue;
+			faults.push({
+				field: `tasks.${i}.after`,
+				value: id,
+				message: 'must be the id of a task before this one in the list'
+			});
+		}
+		if (seen.has(task.id)) {
+			faults.push({ field: `tasks.${i}.id`, value: task.id, message: 'is there twice' });
+		}
+		seen.add(task.id);
+	}
+	return faults.slice(0, 50);
+}
+
+function* schedule(input: TimelineInput): Generator<number, Result<object>> {
+	const faults = taskFaults(input);
+	if (faults.length) return faulty(...faults);
+	return yield* timeline(input);
+}
+
+const minute = () => between(0, 100_000).required();
+const minutes = Joi.object({ low: outNumber(), likely: outNumber(), high: outNumber() });
+
+export const workComputations: readonly Computation[] = [
+	{
+		name: 'work-order',
+		summary:
+			'The steps of a job in an order that keeps every rule of support, stored energy and sequence.',
+		input: Joi.object({
+			front: axleWork,
+			rear: axleWork,
+			corners: Joi.array()
+				.items(Joi.string().valid(...corners))
+				.unique()
+				.min(1)
+				.required(),
+			strategy: Joi.object({
+				assembly: one('rebuild', 'complete'),
+				springOut: one('lower-arm', 'internal-compressor'),
+				first: one('bottom', 'top'),
+				sides: one('one-by-one', 'together'),
+				people: one(1, 2),
+				load: one('jack-to-height', 'on-wheels')
+			}),
+			rust: one(...rustGrades)
+		}).or('front', 'rear'),
+		output: Joi.object({
+			steps: Joi.array()
+				.items(
+					Joi.object({
+						id: Joi.string().required(),
+						title: Joi.string().required(),
+						phase: Joi.string().required(),
+						spot: Joi.string().required(),
+						minutes: minutes.required(),
+						after: Joi.array().items(Joi.object({ id: Joi.string(), rule: Joi.string() }))
+					})
+				)
+				.required(),
+			violations: outNumber()
+		}),
+		example: {
+			front: { layout: 'macpherson-front', damper: true, spring: false, bushes: false },
+			corners: ['FL', 'FR'],
+			rust: 'light'
+		},
+		run: orderOf
+	},
+	{
+		name: 'work-schedule',
+		summary:
+			'When each step runs and who does it, for one person or several, and how far the finish may be off.',
+		input: Joi.object({
+			tasks: Joi.array()
+				.items(
+					Joi.object({
+						id: Joi.string().max(120).required(),
+						spot: Joi.string().max(40).required(),
+						after: Joi.array().items(Joi.string().max(120)).max(300).required(),
+						low: minute(),
+						likely: minute(),
+						high: minute()
+					})
+				)
+				.max(300)
+				.required(),
+			people: Joi.number().integer().min(1).max(8).required(),
+			samples: Joi.number().integer().min(100).max(20_000).required(),
+			seed: Joi.number()
+				.integer()
+				.min(0)
+				.max(2 ** 31 - 1)
+				.required()
+		}),
+		output: Joi.object({
+			bars: Joi.array()
+				.items(
+					Joi.object({
+						id: Joi.string().required(),
+						startMin: outNumber(),
+						endMin: outNumber(),
+						person: outNumber()
+					})
+				)
+				.required(),
+			makespanMin: outNumber(),
+			lowerBoundMin: outNumber(),
+			proven: outFlag(),
+			finish: Joi.object().unknown().required()
+		}),
+		example: {
+			tasks: [
+				{ id: 'chock', spot: 'car', after: [], low: 1, likely: 1, high: 2 },
+				{ id: 'lift', spot: 'car', after: ['chock'], low: 2, likely: 4, high: 8 },
+				{ id: 'FL off', spot: 'FL', after: ['lift'], low: 10, likely: 16, high: 40 },
+				{ id: 'FR off', spot: 'FR', after: ['lift'], low: 5, likely: 8, high: 20 }
+			],
+			people: 2,
+			samples: 500,
+			seed: 1
+		},
+		run: (input: TimelineInput) => finish(schedule(input)),
+		steps: (input: TimelineInput) => schedule(input)
+	}
+];

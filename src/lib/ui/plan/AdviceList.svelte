@@ -1,0 +1,113 @@
+<script lang="ts">
+	import type { Axle } from '$core/height/corners';
+	import { lineKindNames, lineKinds } from '$core/inspect/recommend';
+	import type { AxleScope } from '$core/work/scope';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import type { ShopCosts } from '$lib/job/costs';
+	import { showMoney } from '$lib/job/costs';
+	import { declinedWork, jobAdvice, type AdviceLine } from '$lib/job/plan';
+	import type { DecisionState } from '$lib/job/work-book';
+
+	/** What ought to be done and why; the customer's word on each line. */
+	let { costs }: { costs: ShopCosts } = $props();
+	const job = currentJob();
+	const closed = $derived(job.record.signedAt !== null);
+	const lines = $derived(jobAdvice(job.record, costs));
+	const groups = $derived(
+		lineKinds
+			.map((kind) => ({ kind, lines: lines.filter((line) => line.kind === kind) }))
+			.filter(({ lines }) => lines.length)
+	);
+	const declined = $derived(
+		declinedWork(job.record).filter(({ title }) => !lines.some((line) => line.title === title))
+	);
+	const answers: { state: DecisionState; name: string; tone: string }[] = [
+		{ state: 'accepted', name: '✓ Accepted', tone: 'border-spruce bg-spruce-wash text-spruce' },
+		{ state: 'declined', name: '✕ Declined', tone: 'border-madder bg-madder-wash text-madder' },
+		{ state: 'done', name: '✓ Done', tone: 'border-mark bg-mark-wash text-mark' }
+	];
+	/** Parts of a line that the scope of the work speaks of. */
+	const scopeKeys: Partial<Record<string, keyof AxleScope>> = {
+		damper: 'damper',
+		spring: 'spring',
+		bush: 'bushes'
+	};
+
+	async function decide(line: AdviceLine, state: DecisionState) {
+		const next = line.state === state ? 'open' : state;
+		await job.keep('decision', line.id, { state: next, title: line.title, reason: '' });
+		const key = line.kind === 'renew' && line.part ? scopeKeys[line.part] : undefined;
+		if (!key || !line.axle || next === 'done') return;
+		await setScope(line.axle, key, next === 'accepted');
+	}
+	async function setScope(axle: Axle, key: keyof AxleScope, on: boolean) {
+		const now = job.work.scope.axles[axle] ?? { damper: false, spring: false, bushes: false };
+		if (now[key] !== on) await job.keep('scope', axle, { ...now, [key]: on });
+	}
+</script>
+
+<section class="panel" aria-labelledby="advice-title">
+	<div class="flex flex-wrap items-baseline gap-3 px-4 pt-3">
+		<h2 id="advice-title" class="me-auto text-lg">What ought to be done, and why</h2>
+		<span class="caption"
+			>{lines.filter(({ state }) => state === 'open').length} lines not decided</span
+		>
+	</div>
+	{#if lines.length === 0}
+		<p class="px-4 pt-1 pb-4 text-soft">
+			Nothing yet. Walk the corners on <a class="underline" href="/jobs/{job.record.id}/inspect"
+				>Inspect</a
+			>, or say on the left what is renewed.
+		</p>
+	{/if}
+	{#each groups as { kind, lines: own } (kind)}
+		<h3 class="bg-sunk px-4 py-1 text-[15px]">{lineKindNames[kind]}</h3>
+		<ul class="divide-y divide-line">
+			{#each own as line (line.id)}
+				<li class="grid gap-x-4 gap-y-1 px-4 py-2.5 sm:grid-cols-[minmax(0,1fr)_auto]">
+					<div class="min-w-0">
+						<p class="font-semibold">
+							{line.title}{#if line.quantity > 1}<span class="num text-soft">
+									× {line.quantity}</span
+								>{/if}
+						</p>
+						<ul class="text-[15px] leading-snug text-soft">
+							{#each line.reasons as reason (reason)}<li>{reason}</li>{/each}
+						</ul>
+						{#if line.risk}
+							<p class="caption">
+								Expected cost without {showMoney(line.risk.withoutCost, costs)}, of sending it back
+								{showMoney(line.risk.withCost, costs)}; worth it from {(
+									line.risk.breakEven * 100
+								).toFixed(0)} in 100.
+							</p>
+						{/if}
+					</div>
+					{#if kind !== 'watch'}
+						<div class="flex items-start gap-1.5" role="group" aria-label={line.title}>
+							{#each answers as answer (answer.state)}
+								{@const on = line.state === answer.state}
+								<button
+									type="button"
+									class="touch rounded-[3px] border px-3 text-[15px] {on
+										? `border-2 font-semibold ${answer.tone}`
+										: 'border-edge bg-panel hover:bg-sunk'}"
+									aria-pressed={on}
+									disabled={closed}
+									onclick={() => decide(line, answer.state)}
+									>{on ? answer.name : answer.name.slice(2)}</button
+								>
+							{/each}
+						</div>
+					{/if}
+				</li>
+			{/each}
+		</ul>
+	{/each}
+	{#if declined.length}
+		<h3 class="bg-sunk px-4 py-1 text-[15px]">Declined earlier</h3>
+		<ul class="px-4 py-2 text-[15px]">
+			{#each declined as line (line.title)}<li>✕ {line.title}</li>{/each}
+		</ul>
+	{/if}
+</section>

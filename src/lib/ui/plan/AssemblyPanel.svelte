@@ -1,0 +1,200 @@
+<script lang="ts">
+	import type { Axle } from '$core/height/corners';
+	import { assemblyOrRebuild } from '$core/inspect/assembly';
+	import { kinds, type StepKind } from '$core/work/kinds';
+	import { meanMinutes } from '$core/work/minutes';
+	import { axlePlans } from '$core/work/scope';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { showMoney, type ShopCosts } from '$lib/job/costs';
+	import Field from '$lib/ui/controls/Field.svelte';
+	import { line, scaleLinear } from 'd3';
+
+	/** A complete unit or the old spring on a new damper: cost and time of both, and where they meet. */
+	let { axle, costs }: { axle: Axle; costs: ShopCosts } = $props();
+	const job = currentJob();
+	const closed = $derived(job.record.signedAt !== null);
+	const plan = $derived(axlePlans(job.work.scope).find((one) => one.axle === axle));
+	const kept = $derived(job.work.book.get('prices', axle));
+	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
+	let typed = $state({
+		unit: kept ? String(kept.unit) : '',
+		damper: kept ? String(kept.damper) : '',
+		wearParts: kept ? String(kept.wearParts) : ''
+	});
+	const number = (text: string) =>
+		text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));
+	const wrong = (text: string) => {
+		const value = number(text);
+		if (value === undefined || (Number.isFinite(value) && value >= 0)) return undefined;
+		return `‘${text}’ is not an amount: a number such as 180 or 92,50`;
+	};
+	const prices = $derived.by(() => {
+		const [unit, damper, wearParts] = [typed.unit, typed.damper, typed.wearParts].map(number);
+		const all = [unit, damper, wearParts];
+		return all.every((one) => one !== undefined && Number.isFinite(one) && one >= 0)
+			? { unit: unit!, damper: damper!, wearParts: wearParts! }
+			: undefined;
+	});
+	/** Bench steps that a complete unit does not need, a first and a second side. */
+	const bench: StepKind[] = ['compress', 'shaft-off', 'restack', 'shaft-on', 'release'];
+	const perCorner = $derived.by(() => {
+		const first = bench.reduce(
+			(sum, kind) =>
+				sum + meanMinutes(kinds[kind].minutes) * (job.work.pace.get(kind)?.factor ?? 1),
+			0
+		);
+		const sides = plan?.corners.length ?? 2;
+		return (first * (1 + 0.5 * (sides - 1))) / sides;
+	});
+	const answer = $derived(
+		prices &&
+			assemblyOrRebuild({
+				unitPrice: prices.unit,
+				damperPrice: prices.damper,
+				wearPartsPrice: prices.wearParts,
+				benchMinutes: perCorner,
+				labourPerHour: costs.labourPerHour,
+				corners: plan?.corners.length ?? 2
+			})
+	);
+	function keep() {
+		if (!prices || JSON.stringify(prices) === JSON.stringify(kept)) return;
+		void job.keep('prices', axle, prices);
+	}
+
+	const width = 520;
+	const height = 210;
+	const corners = $derived(plan?.corners.length ?? 2);
+	const most = $derived(
+		Math.max(2 * costs.labourPerHour, 1.4 * Math.min(answer?.breakEvenPerHour ?? 0, 400))
+	);
+	const x = $derived(scaleLinear([0, most], [64, width - 86]));
+	const rebuildAt = $derived((rate: number) =>
+		prices ? corners * (prices.damper + prices.wearParts + (perCorner / 60) * rate) : 0
+	);
+	const y = $derived(
+		scaleLinear(
+			[
+				0.85 * Math.min(answer?.completeCost ?? 0, rebuildAt(0)),
+				1.08 * Math.max(answer?.completeCost ?? 1, rebuildAt(most))
+			],
+			[height - 46, 14]
+		)
+	);
+</script>
+
+<section class="panel p-4" aria-labelledby="assembly-{axle}">
+	<h2 id="assembly-{axle}" class="text-lg">Complete unit or rebuild, {axle}</h2>
+	<fieldset disabled={closed} class="mt-2 grid gap-3 sm:grid-cols-3" onfocusout={keep}>
+		<Field
+			label="Complete unit"
+			bind:value={typed.unit}
+			inputmode="decimal"
+			fault={wrong(typed.unit)}
+			hint="{costs.currency} each"
+		/>
+		<Field
+			label="Damper alone"
+			bind:value={typed.damper}
+			inputmode="decimal"
+			fault={wrong(typed.damper)}
+			hint="{costs.currency} each"
+		/>
+		<Field
+			label="Mount, bearing, stop, boot"
+			bind:value={typed.wearParts}
+			inputmode="decimal"
+			fault={wrong(typed.wearParts)}
+			hint="{costs.currency} a corner"
+		/>
+	</fieldset>
+	{#if answer && prices}
+		<dl class="mt-3 grid grid-cols-3 gap-3">
+			<div>
+				<dt class="caption">Complete</dt>
+				<dd class="num text-2xl">{showMoney(answer.completeCost, costs)}</dd>
+			</div>
+			<div>
+				<dt class="caption">Rebuild, bench time in it</dt>
+				<dd class="num text-2xl">{showMoney(answer.rebuildCost, costs)}</dd>
+			</div>
+			<div>
+				<dt class="caption">Bench time saved</dt>
+				<dd class="num text-2xl">{Math.round(answer.savedMinutes)}<span class="unit">min</span></dd>
+			</div>
+		</dl>
+		<p class="mt-2">
+			{#if answer.cheaper === 'even'}Both cost the same.
+			{:else}<b>{answer.cheaper === 'complete' ? 'The complete unit' : 'The rebuild'}</b> is cheaper
+				by
+				{showMoney(Math.abs(answer.completeCost - answer.rebuildCost), costs)} at {showMoney(
+					costs.labourPerHour,
+					costs
+				)} an hour.{/if}
+			{#if answer.breakEvenPerHour !== undefined}
+				Both cost the same at {showMoney(answer.breakEvenPerHour, costs)} an hour.{/if}
+		</p>
+		<svg
+			viewBox="0 0 {width} {height}"
+			class="drawn mt-2"
+			role="img"
+			aria-label="Cost of both over the labour rate"
+		>
+			{#each y.ticks(4) as tick (tick)}
+				<path d="M 64 {y(tick)} H {width - 86}" class="stroke-line" />
+				<text x="56" y={y(tick) + 5} text-anchor="end" font-size="14" class="text-soft">{tick}</text
+				>
+			{/each}
+			{#each x.ticks(5) as tick (tick)}
+				<text x={x(tick)} y={height - 24} text-anchor="middle" font-size="14" class="text-soft"
+					>{tick}</text
+				>
+			{/each}
+			<text x={width - 86} y={height - 6} text-anchor="end" font-size="14" class="text-soft"
+				>labour, {costs.currency} an hour</text
+			>
+			<path
+				d="M {x(costs.labourPerHour)} 14 V {height - 46}"
+				class="stroke-edge"
+				stroke-dasharray="4 4"
+			/>
+			<path
+				d={line()([
+					[x(0), y(answer.completeCost)],
+					[x(most), y(answer.completeCost)]
+				])}
+				class="stroke-mark"
+				stroke-width="3"
+			/>
+			<path
+				d={line()([
+					[x(0), y(rebuildAt(0))],
+					[x(most), y(rebuildAt(most))]
+				])}
+				class="stroke-spruce"
+				stroke-width="3"
+				stroke-dasharray="9 5"
+			/>
+			<text x={width - 80} y={y(answer.completeCost) + 5} font-size="14" class="text-mark"
+				>complete</text
+			>
+			<text x={width - 80} y={y(rebuildAt(most)) + 5} font-size="14" class="text-spruce"
+				>rebuild</text
+			>
+			{#if answer.breakEvenPerHour !== undefined && answer.breakEvenPerHour <= most}
+				<circle
+					cx={x(answer.breakEvenPerHour)}
+					cy={y(answer.completeCost)}
+					r="6"
+					class="fill-panel stroke-ink"
+					stroke-width="2.5"
+				/>
+			{/if}
+		</svg>
+	{/if}
+	<p class="caption mt-2">
+		Rebuilt, the old spring, seats and, where sound, the mount are used again; a complete unit saves
+		the compressor and its danger, and comes with a spring nobody in this shop has measured: compare
+		its free length and wire all the same.
+	</p>
+</section>

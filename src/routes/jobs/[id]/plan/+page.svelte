@@ -1,0 +1,35 @@
+<script lang="ts">
+	import { axlePlans } from '$core/work/scope';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import AdviceList from '$lib/ui/plan/AdviceList.svelte';
+	import AssemblyPanel from '$lib/ui/plan/AssemblyPanel.svelte';
+	import ScopeForm from '$lib/ui/plan/ScopeForm.svelte';
+
+	let { data } = $props();
+	const job = currentJob();
+	const units = $derived(
+		axlePlans(job.work.scope).filter(
+			({ damperOut, layout }) => damperOut && layout.build.spring === 'on-damper'
+		)
+	);
+</script>
+
+<h1 class="sr-only">Plan</h1>
+<div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[400px_minmax(0,1fr)]">
+	<ScopeForm />
+	<div class="min-w-0 space-y-4">
+		<AdviceList costs={data.shop.costs} />
+		{#each units as { axle } (axle)}<AssemblyPanel {axle} costs={data.shop.costs} />{/each}
+		{#if job.work.order.steps.length}
+			<div class="flex flex-wrap justify-end gap-3">
+				<ActionButton class="min-h-16" href="/jobs/{job.record.id}/plan/parts"
+					>Parts and tools</ActionButton
+				>
+				<ActionButton weight="main" href="/jobs/{job.record.id}/plan/order"
+					>Order and time →</ActionButton
+				>
+			</div>
+		{/if}
+	</div>
+</div>
