@@ -48,7 +48,7 @@ export const partNames: Readonly<Record<PartKey, string>> = {
 	boot: 'Dust boot',
 	'top-mount': 'Top mount',
 	'top-bearing': 'Top bearing',
-	'spring-pads': 'Spring pads',
+	'spring-pads': 'Spring pad',
 	bush: 'Bush',
 	'ball-joint': 'Ball joint',
 	'drop-link': 'Drop link',

@@ -162,7 +162,9 @@ function axleSteps(plan: AxlePlan, scope: WorkScope, add: Add): void {
 		one('wheel-off', 'wheel-off');
 		one('mark', 'mark');
 		if (build.access && plan.damperOut) {
-			at(corner, 'trim-off', [], [{ do: 'trim-off', corner }], { title: `${build.access} off` });
+			at(corner, 'trim-off', [], [{ do: 'trim-off', corner }], {
+				title: `Off, to reach the upper end: ${build.access[0]!.toLowerCase()}${build.access.slice(1)}`
+			});
 		}
 		if (build.spring === 'air' && plan.damperOut) one('vent', 'vent');
 		if (moves) {

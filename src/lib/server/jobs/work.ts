@@ -72,13 +72,13 @@ async function checkedStep(
 	if (wants.length && !overrideReason) {
 		throw new Problem(409, `Not yet: ${wants.join('; ')}`, [], { wants });
 	}
-	if (wants.length && person.role !== 'lead') {
+	if (overrideReason && person.role !== 'lead') {
 		throw new Problem(403, 'Only a lead may pass over a gate.', [], { wants });
 	}
 	return {
 		state,
 		note,
-		...(wants.length && overrideReason && { overrideReason }),
+		...(overrideReason && { overrideReason }),
 		...timed(record, work, entry)
 	};
 }

@@ -13,6 +13,7 @@
 	const job = currentJob();
 	const closed = $derived(job.record.signedAt !== null);
 	const lines = $derived(jobAdvice(job.record, costs));
+	const openLines = $derived(lines.filter(({ state }) => state === 'open').length);
 	const groups = $derived(
 		lineKinds
 			.map((kind) => ({ kind, lines: lines.filter((line) => line.kind === kind) }))
@@ -49,9 +50,7 @@
 <section class="panel" aria-labelledby="advice-title">
 	<div class="flex flex-wrap items-baseline gap-3 px-4 pt-3">
 		<h2 id="advice-title" class="me-auto text-lg">What ought to be done, and why</h2>
-		<span class="caption"
-			>{lines.filter(({ state }) => state === 'open').length} lines not decided</span
-		>
+		<span class="caption">{openLines} {openLines === 1 ? 'line' : 'lines'} not decided</span>
 	</div>
 	{#if lines.length === 0}
 		<p class="px-4 pt-1 pb-4 text-soft">
@@ -67,8 +66,8 @@
 				<li class="grid gap-x-4 gap-y-1 px-4 py-2.5 sm:grid-cols-[minmax(0,1fr)_auto]">
 					<div class="min-w-0">
 						<p class="font-semibold">
-							{line.title}{#if line.quantity > 1}<span class="num text-soft">
-									× {line.quantity}</span
+							{line.title}{#if line.quantity > 1}<span class="num ms-1.5 text-soft"
+									>× {line.quantity}</span
 								>{/if}
 						</p>
 						<ul class="text-[15px] leading-snug text-soft">

@@ -158,6 +158,9 @@
 				class="stroke-edge"
 				stroke-dasharray="4 4"
 			/>
+			<text x={x(costs.labourPerHour) - 6} y="24" text-anchor="end" font-size="14" class="text-soft"
+				>this shop</text
+			>
 			<path
 				d={line()([
 					[x(0), y(answer.completeCost)],

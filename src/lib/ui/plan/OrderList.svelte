@@ -24,7 +24,13 @@
 	}
 	const undo = () => void job.keep('order', 'car', work.book.before('order', 'car') ?? { ids: [] });
 	const indexOf = (id: string) => work.order.steps.findIndex((step) => step.id === id);
-	const waits = $derived((id: string) => [...(work.order.waitsFor.get(id) ?? [])]);
+	/** What a step waits for, one line a rule. */
+	const waits = $derived((id: string) => {
+		const byRule = new Map<string, string[]>();
+		for (const [earlier, { words }] of work.order.waitsFor.get(id) ?? [])
+			byRule.set(words, [...(byRule.get(words) ?? []), titleOf(earlier)]);
+		return [...byRule];
+	});
 	const titleOf = (id: string) => {
 		const step = work.order.steps.find((one) => one.id === id)!;
 		return step.at === 'car' ? step.title : `${step.title} (${step.at})`;
@@ -106,7 +112,10 @@
 						{#if waits(step.id).length}
 							<p class="mt-1 font-medium">Waits for</p>
 							<ul class="caption list-disc ps-5">
-								{#each waits(step.id) as [id, rule] (id)}<li>{titleOf(id)}: {rule.words}</li>{/each}
+								{#each waits(step.id) as [rule, titles] (rule)}<li>
+										{rule}
+										<span class="text-soft">({titles.join(', ')})</span>
+									</li>{/each}
 							</ul>
 						{/if}
 						{#if !closed}

@@ -100,7 +100,7 @@
 				disabled={closed}
 				onpick={(assembly) => change({ assembly })}
 				options={[
-					{ value: 'rebuild', name: 'New damper, old spring' },
+					{ value: 'rebuild', name: 'Rebuilt on the bench' },
 					{ value: 'complete', name: 'Complete unit' }
 				]}
 			/>

@@ -6,7 +6,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { Live } from '$lib/client/live.svelte';
 	import { addMinutes, format, parse } from 'date-fns';
-	import { scaleLinear } from 'd3';
+	import { range, scaleLinear } from 'd3';
 
 	/** Who is where when, for one person or two, and when the car is ready, with its band. */
 	let { picked = $bindable() }: { picked: string | undefined } = $props();
@@ -110,7 +110,7 @@
 			role="img"
 			aria-label="Steps by place over time"
 		>
-			{#each x.ticks(8).filter((tick) => tick % 15 === 0 || most < 90) as tick (tick)}
+			{#each range(0, most, most > 330 ? 60 : 30) as tick (tick)}
 				<path d="M {x(tick)} 22 V {height - 60}" class="stroke-line" />
 				<text x={x(tick)} y="16" text-anchor="middle" font-size="14" class="text-soft"
 					>{clock(tick)}</text

@@ -1,0 +1,134 @@
+<script lang="ts">
+	import { armSpring } from '$core/spring/arm-spring';
+	import type { Corner } from '$core/height/corners';
+	import { parseQuantity } from '$core/units/parse';
+	import { personalUnits } from '$lib/client/units';
+	import Field from '$lib/ui/controls/Field.svelte';
+	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import { line, scaleLinear } from 'd3';
+
+	/** The force still in a spring on its arm as the jack goes down. */
+	let { corner }: { corner: Corner } = $props();
+	const units = personalUnits();
+	let rate = $state('45 N/mm');
+	let free = $state('340 mm');
+	let drooped = $state('290 mm');
+	let lever = $state('0.6');
+	let lowered = $state(0);
+	const si = (text: string, dimension: 'rate' | 'length') => {
+		const parsed = parseQuantity(text, dimension, {
+			field: 'value',
+			defaultUnit: units.choice[dimension],
+			min: 1
+		});
+		return parsed.ok ? parsed.value.si : undefined;
+	};
+	const input = $derived.by(() => {
+		const [k, l0, l] = [si(rate, 'rate'), si(free, 'length'), si(drooped, 'length')];
+		const ratio = Number(lever.replace(',', '.'));
+		return k && l0 && l && ratio > 0 && ratio <= 2 ? { k, l0, l, lever: ratio } : undefined;
+	});
+	/** What a spring this much further down still holds. */
+	const at = $derived((down: number) => {
+		if (!input) return undefined;
+		const { k, l0, l, lever } = input;
+		const answer = armSpring({
+			rateNPerMm: k,
+			freeLengthMm: l0,
+			droopLengthMm: Math.min(l0, l + down * lever),
+			lengthPerJackMm: lever
+		});
+		return answer.ok ? answer.value : undefined;
+	});
+	const toGo = $derived(at(0)?.freeAfterMm ?? 0);
+	const now = $derived(at(Math.min(lowered, toGo)));
+	const start = $derived(at(0));
+	const width = 420;
+	const height = 190;
+	const x = $derived(scaleLinear([0, Math.max(1, toGo)], [56, width - 16]));
+	const y = $derived(scaleLinear([0, Math.max(1, start?.droopForceN ?? 1)], [height - 40, 14]));
+	const show = (value: number, dimension: 'force' | 'length') =>
+		units.show(value, dimension, { decimals: 0 });
+</script>
+
+<section class="panel p-4" aria-labelledby="arm-spring">
+	<h2 id="arm-spring" class="text-lg">Spring on the arm, {corner}</h2>
+	<p class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder">
+		△ With its joint or damper off, the jack alone holds this spring. Lower slowly, nobody in its
+		path.
+	</p>
+	<div class="mt-3 grid gap-3 sm:grid-cols-4">
+		<QuantityField label="Rate" dimension="rate" bind:value={rate} />
+		<QuantityField label="Free length" dimension="length" bind:value={free} />
+		<QuantityField label="Length at full droop" dimension="length" bind:value={drooped} />
+		<Field
+			label="Spring for 1 of jack"
+			bind:value={lever}
+			inputmode="decimal"
+			hint="spring’s distance from the pivot over the jack’s"
+			fault={input ? undefined : 'a number above 0, up to 2'}
+		/>
+	</div>
+	{#if input && start && now && toGo > 0}
+		<dl class="mt-3 grid grid-cols-3 gap-3">
+			<div>
+				<dt class="caption">Still pushes</dt>
+				<dd class="num text-4xl text-madder">{show(now.droopForceN, 'force')}</dd>
+			</div>
+			<div>
+				<dt class="caption">Still stored</dt>
+				<dd class="num text-4xl">{now.droopEnergyJ.toFixed(0)}<span class="unit">J</span></dd>
+			</div>
+			<div>
+				<dt class="caption">Loose after, at the jack</dt>
+				<dd class="num text-4xl">{show(toGo, 'length')}</dd>
+			</div>
+		</dl>
+		<svg
+			viewBox="0 0 {width} {height}"
+			class="mt-2 w-full max-w-[34rem]"
+			role="img"
+			aria-label="Force over how far the jack is down"
+		>
+			{#each y.ticks(3) as tick (tick)}
+				<path d="M 56 {y(tick)} H {width - 16}" class="stroke-line" />
+				<text x="50" y={y(tick) + 5} text-anchor="end" font-size="13" class="text-soft"
+					>{Math.round(units.number(tick, 'force'))}</text
+				>
+			{/each}
+			{#each x.ticks(5) as tick (tick)}<text
+					x={x(tick)}
+					y={height - 20}
+					text-anchor="middle"
+					font-size="13"
+					class="text-soft">{Math.round(units.number(tick, 'length') * 10) / 10}</text
+				>{/each}
+			<text x={width - 16} y={height - 4} text-anchor="end" font-size="13" class="text-soft"
+				>jack down, {units.choice.length}; force in {units.choice.force}</text
+			>
+			<path
+				d={line()([
+					[x(0), y(start.droopForceN)],
+					[x(toGo), y(0)]
+				])}
+				class="stroke-spruce"
+				stroke-width="3"
+			/>
+			<circle cx={x(Math.min(lowered, toGo))} cy={y(now.droopForceN)} r="7" class="fill-madder" />
+		</svg>
+		<label class="flex items-center gap-3 text-[15px]"
+			>Jack down
+			<input
+				type="range"
+				class="min-h-12 w-full max-w-[28rem] accent-spruce"
+				min="0"
+				max={Math.ceil(toGo)}
+				bind:value={lowered}
+				aria-valuetext={show(lowered, 'length')}
+			/>
+			<span class="num">{show(Math.min(lowered, toGo), 'length')}</span></label
+		>
+	{:else if input}
+		<p class="mt-3 text-spruce">✓ Loose already at full droop.</p>
+	{/if}
+</section>

@@ -1,0 +1,248 @@
+<script lang="ts">
+	import { corners, axleOf, type Corner } from '$core/height/corners';
+	import { springCompressor, type CompressorInput } from '$core/spring/compressor';
+	import { formatNumber } from '$core/units/format';
+	import { parseQuantity } from '$core/units/parse';
+	import type { Dimension } from '$core/units/dimensions';
+	import type { Refusal } from '$lib/client/api';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import type { ShopCosts } from '$lib/job/costs';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Field from '$lib/ui/controls/Field.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import SpringDrawing from '$lib/ui/workbench/spring/SpringDrawing.svelte';
+
+	/** This spring in this compressor: what each hook bears, and turns counted off in alternation. */
+	let { corner, costs }: { corner: Corner; costs: ShopCosts } = $props();
+	const job = currentJob();
+	const units = personalUnits();
+	const closed = $derived(job.record.signedAt !== null);
+	const kept = $derived(job.work.book.get('compressor', corner));
+	/** What was typed here, or on the other side of the axle: the springs are a pair. */
+	const beside = $derived(
+		corners
+			.filter((one) => axleOf(one) === axleOf(corner) && one !== corner)
+			.map((one) => job.work.book.get('compressor', one))[0]
+	);
+	const usual: Record<string, string> = {
+		rateNPerMm: '25 N/mm',
+		activeCoils: '5.5',
+		hookedCoils: '4',
+		freeLengthMm: '330 mm',
+		installedLengthMm: '250 mm',
+		clearanceMm: '5 mm',
+		hooks: '4',
+		screwLeadMm: '2 mm',
+		wireDiameterMm: '12.5 mm'
+	};
+	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
+	let typed = $state<Record<string, string>>({
+		...usual,
+		ratedLoadPerHookN: `${costs.compressorHookN} N`,
+		...(kept ?? beside)?.typed
+	});
+	let refusal = $state<Refusal>();
+	let sure = $state(false);
+
+	interface Entry {
+		key: keyof CompressorInput;
+		label: string;
+		dimension?: Dimension;
+	}
+	const entries: readonly Entry[] = [
+		{ key: 'wireDiameterMm', label: 'Wire', dimension: 'length' },
+		{ key: 'activeCoils', label: 'Active coils' },
+		{ key: 'rateNPerMm', label: 'Rate', dimension: 'rate' },
+		{ key: 'freeLengthMm', label: 'Free length', dimension: 'length' },
+		{ key: 'installedLengthMm', label: 'Length in the strut', dimension: 'length' },
+		{ key: 'hookedCoils', label: 'Coils between the hooks' },
+		{ key: 'hooks', label: 'Hooks' },
+		{ key: 'screwLeadMm', label: 'Screw, a turn', dimension: 'length' },
+		{ key: 'clearanceMm', label: 'Gap wanted at the seat', dimension: 'length' },
+		{ key: 'ratedLoadPerHookN', label: 'Tool may bear, a hook', dimension: 'force' }
+	];
+	const read = $derived(({ key, dimension }: Entry): { si?: number; fault?: string } => {
+		const text = (typed[key] ?? '').trim();
+		if (!text) return { fault: 'is wanted' };
+		if (!dimension) {
+			const number = Number(text.replace(',', '.'));
+			return Number.isFinite(number) && number > 0
+				? { si: number }
+				: { fault: `‘${text}’ is not a number` };
+		}
+		const parsed = parseQuantity(text, dimension, {
+			field: key,
+			defaultUnit: units.choice[dimension],
+			min: 0
+		});
+		return parsed.ok ? { si: parsed.value.si } : { fault: parsed.faults[0]!.message };
+	});
+	const input = $derived.by(() => {
+		const numbers = entries.map((entry) => [entry.key, read(entry).si] as const);
+		return numbers.every(([, si]) => si !== undefined)
+			? (Object.fromEntries(numbers) as unknown as CompressorInput)
+			: undefined;
+	});
+	const computed = $derived(input && springCompressor(input));
+	const c = $derived(computed?.ok ? computed.value : undefined);
+	const danger = $derived(!c || c.overloaded || c.coilBind);
+	const turned = $derived(kept?.turned ?? 0);
+	/** Each screw in its turn gets the same. */
+	const screws = $derived(input ? Math.max(2, Math.round(input.hooks / 2)) : 2);
+	const handed = $derived(c ? c.steps.flatMap((turns) => Array<number>(screws).fill(turns)) : []);
+	const changed = $derived(JSON.stringify(input) !== JSON.stringify(kept?.input));
+
+	async function keep(part: { turned?: number; free?: boolean }) {
+		if (!input) return;
+		refusal = await job.keep('compressor', corner, {
+			input,
+			typed: $state.snapshot(typed),
+			turned: 0,
+			free: false,
+			...(changed ? {} : { turned, free: kept?.free ?? false }),
+			...part
+		});
+	}
+	const show = (value: number, dimension: Dimension, decimals = 0) =>
+		units.show(value, dimension, { decimals });
+</script>
+
+<section class="panel p-4" aria-labelledby="compressor-title">
+	<h2 id="compressor-title" class="text-lg">Spring compressor, {corner}</h2>
+	<p class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder">
+		△ A compressed spring can kill. Hooks opposite each other, screws greased, turned in alternation
+		by hand; never an impact gun on hooks, never stand over the shaft. The tool maker’s word goes
+		before this page.
+	</p>
+	<fieldset disabled={closed || turned > 0} class="mt-3 grid grid-cols-2 gap-3 md:grid-cols-5">
+		{#each entries as entry (entry.key)}
+			<Field
+				label={entry.label}
+				bind:value={typed[entry.key]}
+				inputmode={entry.dimension ? undefined : 'decimal'}
+				fault={read(entry).fault}
+			/>
+		{/each}
+	</fieldset>
+	{#if computed && !computed.ok}<p role="alert" class="mt-2 text-madder">
+			✕ {computed.faults.map(({ message }) => message).join('; ')}
+		</p>{/if}
+	{#if c && input}
+		<dl class="mt-3 grid grid-cols-2 gap-3 md:grid-cols-4">
+			<div>
+				<dt class="caption">On each hook, of {show(input.ratedLoadPerHookN!, 'force')}</dt>
+				<dd class="num text-4xl {c.overloaded ? 'text-madder' : 'text-spruce'}">
+					{show(c.forcePerHookN, 'force')}
+				</dd>
+			</div>
+			<div>
+				<dt class="caption">On the seat now</dt>
+				<dd class="num text-4xl">{show(c.seatForceN, 'force')}</dd>
+			</div>
+			<div>
+				<dt class="caption">Each screw</dt>
+				<dd class="num text-4xl">
+					{formatNumber(c.turnsPerHook, 1)}<span class="unit">turns</span>
+				</dd>
+			</div>
+			<div>
+				<dt class="caption">If it lets go</dt>
+				<dd class="num text-4xl">{formatNumber(c.energyJ, 0)}<span class="unit">J</span></dd>
+				<dd class="caption">like 10 kg dropped from {show(c.dropOf10KgMm, 'length')}</dd>
+			</div>
+		</dl>
+		{#if c.overloaded}
+			<p role="alert" class="mt-3 text-xl font-semibold text-madder">
+				✕ Not with this tool: each hook would bear {show(c.forcePerHookN, 'force')}, {show(
+					input.ratedLoadPerHookN!,
+					'force'
+				)} is what it may. Another compressor, or more hooks.
+			</p>
+		{:else if c.coilBind}
+			<p role="alert" class="mt-3 text-xl font-semibold text-madder">
+				✕ The coils between the hooks close before the seat is free: take more coils between them.
+			</p>
+		{/if}
+		<div class="mt-2 grid gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
+			<SpringDrawing
+				wireMm={input.wireDiameterMm}
+				meanDiameterMm={130}
+				activeCoils={input.activeCoils}
+				freeLengthMm={input.freeLengthMm}
+				installedLengthMm={input.installedLengthMm}
+				clearanceMm={input.clearanceMm}
+				hookedCoils={input.hookedCoils}
+				hooks={input.hooks}
+				{danger}
+			/>
+			<div>
+				<h3 class="text-[17px]">Turns, screw after screw</h3>
+				<p class="caption">
+					{turned} of {handed.length} counted off{turned
+						? `; screw ${(turned % screws) + 1} is next`
+						: ''}
+				</p>
+				<div class="mt-1 flex flex-wrap gap-1" aria-hidden="true">
+					{#each handed as turns, i (i)}
+						<span
+							class="num flex h-7 min-w-7 items-center justify-center rounded-[3px] border px-1 text-[14px] {i <
+							turned
+								? 'border-spruce bg-spruce-wash'
+								: i === turned
+									? 'border-2 border-mark bg-mark-wash'
+									: 'border-line'}"
+							>{String.fromCharCode(65 + (i % screws))}{formatNumber(
+								turns,
+								turns % 1 ? 1 : 0
+							)}</span
+						>
+					{/each}
+				</div>
+				{#if !closed && !danger}
+					{#if turned < handed.length}
+						<div class="mt-3 flex flex-wrap gap-3">
+							<ActionButton weight="main" onclick={() => keep({ turned: turned + 1 })}
+								>{formatNumber(handed[turned]!, handed[turned]! % 1 ? 1 : 0)}
+								{handed[turned] === 1 ? 'turn' : 'turns'} on screw {String.fromCharCode(
+									65 + (turned % screws)
+								)}</ActionButton
+							>
+							{#if turned}<ActionButton
+									class="min-h-16"
+									onclick={() => keep({ turned: turned - 1 })}>One back</ActionButton
+								>{/if}
+						</div>
+						<button
+							type="button"
+							class="touch mt-1 text-[15px] underline"
+							onclick={() => keep({ turned: handed.length })}>All turns are on</button
+						>
+					{:else if !kept?.free}
+						<label
+							class="mt-3 flex min-h-16 items-center gap-3 rounded-[3px] border-2 border-edge p-3 text-lg has-checked:border-spruce has-checked:bg-spruce-wash"
+						>
+							<input type="checkbox" class="size-8 shrink-0 accent-spruce" bind:checked={sure} />
+							The spring turns loosely in its seat, by hand
+						</label>
+						<div class="mt-3 flex gap-3">
+							<ActionButton weight="main" disabled={!sure} onclick={() => keep({ free: true })}
+								>Free: the shaft nut may come off</ActionButton
+							>
+							<ActionButton class="min-h-16" onclick={() => keep({ turned: turned - 1 })}
+								>One back</ActionButton
+							>
+						</div>
+					{/if}
+				{/if}
+				{#if kept?.free}<p class="mt-3 text-xl text-spruce">
+						✓ Seen free: the shaft nut may come off
+					</p>
+					{#if !closed}<ActionButton onclick={() => keep({ turned: 0, free: false })}
+							>Let off, start over</ActionButton
+						>{/if}{/if}
+			</div>
+		</div>
+	{/if}
+	<RefusalNotice {refusal} />
+</section>

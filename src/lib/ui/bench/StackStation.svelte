@@ -1,0 +1,151 @@
+<script lang="ts">
+	import {
+		checkStack,
+		checkUnit,
+		stackOf,
+		type StackPart,
+		type UnitChecks
+	} from '$core/bench/stack';
+	import { axleOf, type Corner } from '$core/height/corners';
+	import { parseQuantity } from '$core/units/parse';
+	import type { Refusal } from '$lib/client/api';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { personalUnits } from '$lib/client/units';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Field from '$lib/ui/controls/Field.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import StackDrawing from './StackDrawing.svelte';
+
+	/** The unit put together part by part; a missing or swapped one is caught, marks and strokes are checked. */
+	let { corner }: { corner: Corner } = $props();
+	const job = currentJob();
+	const units = personalUnits();
+	const closed = $derived(job.record.signedAt !== null);
+	const layout = $derived(job.work.scope.layouts[axleOf(corner)]);
+	const items = $derived(stackOf(layout));
+	const kept = $derived(job.work.book.get('stack', corner));
+	const order = $derived(kept?.order ?? []);
+	const faults = $derived(checkStack(layout, order));
+	const wrong = $derived(faults.map(({ part }) => part));
+	const next = $derived(items.find(({ key }) => !order.includes(key)));
+	const verdicts = $derived(checkUnit(kept?.checks ?? {}));
+	let refusal = $state<Refusal>();
+
+	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
+	let typed = $state<Record<string, string>>({ ...(kept?.typed ?? {}) });
+	const fields: { key: keyof UnitChecks; label: string; hint: string; length?: boolean }[] = [
+		{ key: 'clockOldDeg', label: 'Mount to bracket, old', hint: '° clockwise from above' },
+		{ key: 'clockNewDeg', label: 'Mount to bracket, new', hint: '° clockwise from above' },
+		{ key: 'strokes', label: 'Priming strokes', hint: 'upright, all the way' },
+		{ key: 'reboundOldS', label: 'Comes out, old', hint: 's from full in to full out' },
+		{ key: 'reboundNewS', label: 'Comes out, new', hint: 's from full in to full out' },
+		{ key: 'threadMm', label: 'Thread above the nut', hint: 'this side', length: true },
+		{ key: 'threadOtherMm', label: 'The same, other side', hint: 'as measured there', length: true }
+	];
+	const read = $derived((key: string, length?: boolean): { value?: number; fault?: string } => {
+		const text = (typed[key] ?? '').trim();
+		if (!text) return {};
+		if (length) {
+			const parsed = parseQuantity(text, 'length', {
+				field: key,
+				defaultUnit: units.choice.length,
+				max: 100
+			});
+			return parsed.ok ? { value: parsed.value.si } : { fault: parsed.faults[0]!.message };
+		}
+		const number = Number(text.replace(',', '.').replace('°', ''));
+		return Number.isFinite(number) ? { value: number } : { fault: `‘${text}’ is not a number` };
+	});
+	const checks = $derived(
+		Object.fromEntries(
+			fields.flatMap(({ key, length }) => {
+				const { value } = read(key, length);
+				return value === undefined ? [] : [[key, value] as const];
+			})
+		) as UnitChecks
+	);
+
+	async function keep(change: StackPart[]) {
+		refusal = await job.keep('stack', corner, {
+			order: change,
+			checks,
+			typed: Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()))
+		});
+	}
+	function keepChecks() {
+		if (closed || JSON.stringify(checks) === JSON.stringify(kept?.checks ?? {})) return;
+		void keep([...order]);
+	}
+	const put = (part: StackPart) =>
+		keep(order.includes(part) ? order.filter((one) => one !== part) : [...order, part]);
+</script>
+
+<section class="panel p-4" aria-labelledby="stack-title">
+	<h2 id="stack-title" class="text-lg">Put together, {corner}</h2>
+	<div class="mt-2 grid gap-5 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+		<StackDrawing
+			{items}
+			on={order}
+			{wrong}
+			picked={next?.key}
+			onpick={closed ? undefined : (part) => void put(part)}
+		/>
+		<div>
+			{#if next}
+				<p class="caption">Goes on next</p>
+				<p class="text-[28px] leading-tight font-bold">{next.name}</p>
+				<p class="text-xl">{next.way}</p>
+				{#if !closed}
+					<div class="mt-3 flex flex-wrap gap-3">
+						<ActionButton weight="main" onclick={() => put(next.key)}
+							>It is on, that way</ActionButton
+						>
+						{#if order.length}<ActionButton
+								class="min-h-16"
+								onclick={() => keep(order.slice(0, -1))}>Last one off again</ActionButton
+							>{/if}
+					</div>
+					<p class="caption mt-2">Something else went on? Touch it in the drawing.</p>
+				{/if}
+			{:else}
+				<p class="text-2xl text-spruce">✓ Every part is on</p>
+				{#if !closed}<div class="mt-2">
+						<ActionButton onclick={() => keep(order.slice(0, -1))}>Last one off again</ActionButton>
+					</div>{/if}
+			{/if}
+			{#if faults.length}
+				<div role="alert" class="mt-3 rounded-[3px] border-2 border-madder bg-madder-wash p-3">
+					<p class="font-semibold text-madder">✕ Not like this</p>
+					<ul class="list-disc ps-5">
+						{#each faults as fault (fault.kind + fault.part)}<li>{fault.words}</li>{/each}
+					</ul>
+				</div>
+			{/if}
+			<RefusalNotice {refusal} />
+			<h3 class="mt-5 text-[17px]">Marks and measures</h3>
+			<fieldset
+				disabled={closed}
+				class="mt-1 grid grid-cols-2 gap-3 xl:grid-cols-3"
+				onfocusout={keepChecks}
+			>
+				{#each fields as field (field.key)}
+					<Field
+						label={field.label}
+						bind:value={typed[field.key]}
+						inputmode={field.length ? undefined : 'decimal'}
+						hint={field.hint}
+						fault={read(field.key, field.length).fault}
+					/>
+				{/each}
+			</fieldset>
+			<ul class="mt-2">
+				{#each verdicts as verdict (verdict.key)}
+					<li class={verdict.ok ? 'text-spruce' : 'font-medium text-madder'}>
+						{verdict.ok ? '✓' : '✕'}
+						{verdict.words}
+					</li>
+				{/each}
+			</ul>
+		</div>
+	</div>
+</section>

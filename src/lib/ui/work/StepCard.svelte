@@ -1,0 +1,196 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { cornerNames, type Corner } from '$core/height/corners';
+	import { meanMinutes } from '$core/work/minutes';
+	import { blockedBy } from '$core/work/order';
+	import { workPhaseNames, type WorkStep } from '$core/work/step';
+	import type { Refusal } from '$lib/client/api';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { benchWants } from '$lib/job/work';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Field from '$lib/ui/controls/Field.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import { onMount } from 'svelte';
+
+	/** One step, one question: what, with which tool, what to mind, and what must be seen before it counts. */
+	let { step, ondone }: { step: WorkStep; ondone: (id: string) => void } = $props();
+	const job = currentJob();
+	const work = $derived(job.work);
+	const closed = $derived(job.record.signedAt !== null);
+	const lead = $derived(page.data.person?.role === 'lead');
+	const kept = $derived(work.book.get('step', step.id));
+	const entry = $derived(work.book.entry('step', step.id));
+	const done = $derived(work.done.has(step.id));
+	const blocked = $derived(blockedBy(work.order, step.id, work.done));
+	const bench = $derived(benchWants(job.record, work.book, step));
+	const minutes = $derived(work.minutes.get(step.id)!);
+
+	let seen = $state(false);
+	let note = $state('');
+	let overriding = $state(false);
+	let reason = $state('');
+	let refusal = $state<Refusal>();
+	let asked = $state(false);
+	let main = $state<HTMLElement>();
+	const noteMissing = $derived(asked && step.gate?.note && !note.trim());
+	const gateMissing = $derived(asked && step.gate && !seen);
+
+	let now = $state(Date.now());
+	onMount(() => {
+		const timer = setInterval(() => (now = Date.now()), 1000);
+		main?.querySelector<HTMLElement>('button[data-main], a[data-main]')?.focus({
+			preventScroll: true
+		});
+		return () => clearInterval(timer);
+	});
+	const running = $derived(
+		kept?.state === 'started' && entry
+			? Math.max(0, (now - Date.parse(entry.takenAt)) / 1000)
+			: undefined
+	);
+	const clock = (seconds: number) =>
+		`${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+
+	/** Pages where a step is done that is not ticked off here. */
+	const elsewhere = $derived.by(() => {
+		const base = `/jobs/${job.record.id}`;
+		if (step.doneIn === 'heights-before')
+			return { href: `${base}/heights/before`, name: 'Read the heights' };
+		if (step.doneIn === 'heights-after')
+			return { href: `${base}/heights/after`, name: 'Read the heights' };
+		if (step.doneIn === 'round') return { href: `${base}/round`, name: 'Into the torque round' };
+		if (step.doneIn === 'bench')
+			return { href: `${base}/bench?corner=${step.corners[0]}`, name: 'To the bench page' };
+		return undefined;
+	});
+	const ticked = $derived(!elsewhere || step.doneIn === 'bench');
+
+	const start = () => job.keep('step', step.id, { state: 'started', note: '' });
+	async function finish() {
+		asked = true;
+		const override = overriding && reason.trim() ? { overrideReason: reason.trim() } : {};
+		if (!overriding && ((step.gate && !seen) || (step.gate?.note && !note.trim()))) return;
+		refusal = await job.keep('step', step.id, { state: 'done', note: note.trim(), ...override });
+		if (!refusal) ondone(step.id);
+	}
+	const reopen = () => job.keep('step', step.id, { state: 'open', note: '' });
+	const place = $derived(
+		step.at === 'car'
+			? 'The car'
+			: step.at in cornerNames
+				? cornerNames[step.at as Corner]
+				: `${step.at === 'front' ? 'Front' : 'Rear'} axle, both sides`
+	);
+</script>
+
+<section class="panel p-5" aria-label="The step in hand" bind:this={main}>
+	<p class="text-[15px] text-soft">{workPhaseNames[step.phase]} · {place}</p>
+	<h1 class="mt-1 text-[32px] leading-tight">{step.title}</h1>
+	<div class="mt-2 flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[17px]">
+		{#if step.tool}<span>{step.tool}</span>{/if}
+		<span class="text-soft"
+			>about <span class="num">{Math.max(1, Math.round(meanMinutes(minutes)))}</span> min ({Math.round(
+				minutes.low
+			)} to {Math.round(minutes.high)})</span
+		>
+	</div>
+	{#if step.caution}
+		<p
+			class="mt-3 rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder"
+		>
+			△ {step.caution}
+		</p>
+	{/if}
+	{#if blocked.length && !done}
+		<div class="mt-3 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3" role="status">
+			<p class="font-semibold text-ochre">◇ Not yet</p>
+			<ul class="text-[15px]">
+				{#each blocked.slice(0, 4) as { step: earlier, rule } (earlier.id)}
+					<li>
+						<b>{earlier.title}</b>{earlier.at === 'car' ? '' : ` (${earlier.at})`}: {rule.words}
+					</li>
+				{/each}
+				{#if blocked.length > 4}<li>and {blocked.length - 4} more</li>{/if}
+			</ul>
+		</div>
+	{/if}
+	{#if bench.length && !done}
+		<div class="mt-3 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3">
+			<p class="font-semibold text-ochre">◇ The bench still wants</p>
+			<ul class="list-disc ps-5 text-[15px]">
+				{#each bench as one (one)}<li>{one}</li>{/each}
+			</ul>
+		</div>
+	{/if}
+	<RefusalNotice {refusal} />
+
+	{#if done}
+		<p class="mt-4 text-2xl text-spruce">✓ Done</p>
+		{#if kept?.note}<p>{kept.note}</p>{/if}
+		{#if kept?.overrideReason}<p class="text-ochre">
+				◇ Passed over by {job.personName(entry!.personId) || 'a lead'}: {kept.overrideReason}
+			</p>{/if}
+		{#if kept?.state === 'done' && !closed}<div class="mt-2">
+				<ActionButton onclick={reopen}>Take it back</ActionButton>
+			</div>{/if}
+	{:else if !closed}
+		{#if step.gate && ticked}
+			<label
+				class="mt-4 flex min-h-16 items-center gap-3 rounded-[3px] border-2 p-3 text-xl {gateMissing
+					? 'border-madder'
+					: 'border-edge'} has-checked:border-spruce has-checked:bg-spruce-wash"
+			>
+				<input type="checkbox" class="size-8 shrink-0 accent-spruce" bind:checked={seen} />
+				<span>{step.gate.question}</span>
+			</label>
+			{#if step.gate.note}
+				<div class="mt-3">
+					<Field
+						label={step.gate.note}
+						bind:value={note}
+						maxlength={300}
+						fault={noteMissing ? 'is written down before it counts' : undefined}
+					/>
+				</div>
+			{/if}
+		{/if}
+		{#if overriding}
+			<div class="mt-3">
+				<Field
+					label="Why it may go on all the same"
+					bind:value={reason}
+					maxlength={500}
+					hint="10 letters or more; stays on the record and prints on the sheet"
+				/>
+			</div>
+		{/if}
+		<div class="mt-4 flex flex-wrap items-center gap-3">
+			{#if elsewhere}
+				<ActionButton weight="main" href={elsewhere.href} data-main>{elsewhere.name} →</ActionButton
+				>
+			{/if}
+			{#if ticked}
+				{#if running === undefined && !elsewhere}
+					<ActionButton class="min-h-16" onclick={start}>Start the clock</ActionButton>
+				{:else if running !== undefined}
+					<p class="num min-w-24 text-3xl" role="timer">{clock(running)}</p>
+				{/if}
+				<ActionButton
+					weight={elsewhere ? 'plain' : 'main'}
+					class="min-h-16"
+					onclick={finish}
+					data-main
+					disabled={!overriding && blocked.length + bench.length > 0}>Done, next step</ActionButton
+				>
+			{/if}
+			{#if lead && ticked && (blocked.length || bench.length || step.gate) && !overriding}
+				<button type="button" class="touch px-2 underline" onclick={() => (overriding = true)}
+					>Go on all the same</button
+				>
+			{/if}
+		</div>
+		{#if gateMissing}<p role="alert" class="mt-2 font-medium text-madder">
+				✕ Look first, then touch the box.
+			</p>{/if}
+	{/if}
+</section>

@@ -1,0 +1,44 @@
+<script lang="ts">
+	import { blockedBy } from '$core/work/order';
+	import { workPhaseNames, type WorkStep } from '$core/work/step';
+	import { currentJob } from '$lib/client/job-state.svelte';
+
+	/** Every step in order: behind, in hand, free to be done, waiting. */
+	let { now, onpick }: { now: string | undefined; onpick: (id: string) => void } = $props();
+	const job = currentJob();
+	const work = $derived(job.work);
+	const look = $derived((step: WorkStep) => {
+		if (work.done.has(step.id)) return { sign: '✓', word: 'done', class: 'text-spruce' };
+		if (work.book.get('step', step.id)?.state === 'started')
+			return { sign: '◐', word: 'begun', class: 'text-mark' };
+		return blockedBy(work.order, step.id, work.done).length
+			? { sign: '·', word: 'waits', class: 'text-soft' }
+			: { sign: '○', word: 'free', class: 'text-ochre' };
+	});
+</script>
+
+<ol class="divide-y divide-line">
+	{#each work.order.steps as step, i (step.id)}
+		{@const mark = look(step)}
+		{#if i === 0 || work.order.steps[i - 1]!.phase !== step.phase}
+			<li class="bg-sunk px-3 py-0.5 text-[15px] font-semibold">{workPhaseNames[step.phase]}</li>
+		{/if}
+		<li>
+			<button
+				type="button"
+				class="grid min-h-12 w-full grid-cols-[1.2rem_2.4rem_minmax(0,1fr)] items-center gap-1.5 px-3 py-1 text-start text-[15px] leading-tight {now ===
+				step.id
+					? 'bg-mark-wash font-semibold'
+					: 'hover:bg-sunk'}"
+				aria-current={now === step.id ? 'step' : undefined}
+				onclick={() => onpick(step.id)}
+			>
+				<span class="text-lg {mark.class}" aria-hidden="true">{mark.sign}</span>
+				<span class="num capitalize">{step.at}</span>
+				<span class={work.done.has(step.id) ? 'text-soft' : ''}
+					>{step.title}<span class="sr-only">, {mark.word}</span></span
+				>
+			</button>
+		</li>
+	{/each}
+</ol>

@@ -1,0 +1,109 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
+	import { axlePlans } from '$core/work/scope';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { benchWants } from '$lib/job/work';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import ArmSpringForce from '$lib/ui/bench/ArmSpringForce.svelte';
+	import CompareParts from '$lib/ui/bench/CompareParts.svelte';
+	import CompressorStation from '$lib/ui/bench/CompressorStation.svelte';
+	import StackStation from '$lib/ui/bench/StackStation.svelte';
+
+	let { data } = $props();
+	const job = currentJob();
+	const plans = $derived(axlePlans(job.work.scope));
+	const corners = $derived(plans.flatMap((plan) => plan.corners));
+	const asked = $derived(page.url.searchParams.get('corner'));
+	const corner = $derived<Corner | undefined>(corners.find((one) => one === asked) ?? corners[0]);
+	const plan = $derived(plans.find(({ axle }) => corner && axle === axleOf(corner)));
+	const air = $derived(plan?.layout.build.spring === 'air');
+	const places = $derived(
+		!plan
+			? []
+			: [
+					{ key: 'compare', name: 'Old against new' },
+					...(plan.rebuilt ? [{ key: 'compressor', name: 'Compressor' }] : []),
+					...(plan.armSpring ? [{ key: 'arm', name: 'Spring on the arm' }] : []),
+					...(plan.damperOut
+						? [{ key: 'stack', name: plan.rebuilt ? 'Put together' : 'Prime' }]
+						: [])
+				]
+	);
+	const place = $derived(
+		places.find(({ key }) => key === page.url.searchParams.get('at'))?.key ?? places[0]?.key
+	);
+	const go = (to: { corner?: string; at?: string }) => {
+		const search = new URLSearchParams({ corner: corner!, at: place!, ...to });
+		void goto(`?${search}`, { replaceState: true, keepFocus: true, noScroll: true });
+	};
+	const wants = $derived((of: Corner) =>
+		job.work.order.steps
+			.filter((step) => step.corners[0] === of && step.corners.length === 1)
+			.filter((step) => step.doneIn === 'bench' && !job.work.done.has(step.id))
+			.flatMap((step) => benchWants(job.record, job.work.book, step))
+	);
+</script>
+
+<div class="p-4 md:px-6">
+	<h1 class="sr-only">Bench</h1>
+	{#if corner && plan}
+		<div class="mb-3 flex flex-wrap items-stretch gap-2">
+			{#each corners as one (one)}
+				{@const left = wants(one).length}
+				<button
+					type="button"
+					class="touch min-w-36 rounded-[3px] border px-4 py-1 text-start {one === corner
+						? 'border-2 border-spruce bg-spruce-wash'
+						: 'border-edge bg-panel hover:bg-sunk'}"
+					aria-pressed={one === corner}
+					onclick={() => go({ corner: one })}
+				>
+					<span class="font-semibold">{cornerNames[one]}</span>
+					<span class="block text-[15px] {left ? 'text-ochre' : 'text-spruce'}"
+						>{left ? `◇ ${left} to do` : '✓ ready'}</span
+					>
+				</button>
+			{/each}
+			<div class="ms-4 flex" role="group" aria-label="At the bench">
+				{#each places as one (one.key)}
+					<button
+						type="button"
+						class="touch border border-edge px-4 {one.key === place
+							? 'bg-spruce-wash font-semibold'
+							: 'bg-panel hover:bg-sunk'}"
+						aria-pressed={one.key === place}
+						onclick={() => go({ at: one.key })}>{one.name}</button
+					>
+				{/each}
+			</div>
+			<span class="flex-1"></span>
+			<ActionButton class="min-h-14" href="/jobs/{job.record.id}/work"
+				>Back to the steps</ActionButton
+			>
+		</div>
+		{#key `${corner} ${place}`}
+			{#if place === 'compare'}
+				<div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 xl:grid-cols-2">
+					{#if plan.damper}<CompareParts {corner} part="damper" />{/if}
+					{#if plan.spring && !air}<CompareParts {corner} part="spring" />{/if}
+				</div>
+			{:else if place === 'compressor'}
+				<CompressorStation {corner} costs={data.shop.costs} />
+			{:else if place === 'arm'}
+				<ArmSpringForce {corner} />
+			{:else if place === 'stack'}
+				<StackStation {corner} />
+			{/if}
+		{/key}
+	{:else}
+		<div class="panel p-8">
+			<p class="text-2xl">Nothing for the bench yet</p>
+			<p class="mt-1 text-soft">Say what is renewed, and its bench work stands here.</p>
+			<div class="mt-4">
+				<ActionButton href="/jobs/{job.record.id}/plan">Plan the job</ActionButton>
+			</div>
+		</div>
+	{/if}
+</div>

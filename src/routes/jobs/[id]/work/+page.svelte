@@ -1,0 +1,86 @@
+<script lang="ts">
+	import type { Corner } from '$core/height/corners';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import CornerView from '$lib/ui/corner/CornerView.svelte';
+	import PhotoStrip from '$lib/ui/inspect/PhotoStrip.svelte';
+	import StepCard from '$lib/ui/work/StepCard.svelte';
+	import StepList from '$lib/ui/work/StepList.svelte';
+	import TrayMap from '$lib/ui/work/TrayMap.svelte';
+
+	const job = currentJob();
+	const work = $derived(job.work);
+	let picked = $state<string>();
+	const step = $derived(work.order.steps.find(({ id }) => id === picked) ?? work.next);
+	const left = $derived(work.order.steps.filter(({ id }) => !work.done.has(id)).length);
+	const corner = $derived<Corner | undefined>(step?.corners[0]);
+	const heightMm = $derived.by(() => {
+		const { target, before } = job.view.corners[corner ?? 'FL'];
+		const mm = target?.heightMm ?? before?.meanMm;
+		return mm !== undefined && job.record.school === 'hub-to-arch' ? mm : 365;
+	});
+</script>
+
+<div class="p-4 md:px-6">
+	{#if work.order.steps.length === 0}
+		<div class="panel p-8">
+			<h1 class="text-2xl">Nothing is planned yet</h1>
+			<p class="mt-1 text-soft">Say what is renewed; the steps follow from the layout.</p>
+			<div class="mt-4 flex gap-3">
+				<ActionButton weight="main" href="/jobs/{job.record.id}/plan">Plan the job</ActionButton>
+				<ActionButton class="min-h-16" href="/jobs/{job.record.id}/round"
+					>Straight to the torque round</ActionButton
+				>
+			</div>
+		</div>
+	{:else}
+		<div class="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[286px_minmax(0,1fr)_350px]">
+			<section
+				aria-label="All steps"
+				class="panel max-lg:order-3 lg:max-h-[calc(100dvh-11.5rem)] lg:overflow-y-auto"
+			>
+				<StepList now={step?.id} onpick={(id) => (picked = id)} />
+			</section>
+			<div class="min-w-0 space-y-3">
+				<p role="status" class="text-lg">
+					<span class="num text-3xl {left ? 'text-ochre' : 'text-spruce'}">{left}</span>
+					{left === 1 ? 'step' : 'steps'} to go
+				</p>
+				{#if step}
+					{#key step.id}
+						<StepCard {step} ondone={() => (picked = undefined)} />
+					{/key}
+				{:else}
+					<div class="panel p-6">
+						<p class="text-2xl text-spruce">✓ Every step is done</p>
+						<div class="mt-4">
+							<ActionButton weight="main" href="/jobs/{job.record.id}/sheet"
+								>Look over the sheet and sign</ActionButton
+							>
+						</div>
+					</div>
+				{/if}
+			</div>
+			<aside class="min-w-0 space-y-3" aria-label="Where, trays and photos">
+				{#if corner && step?.at !== 'car'}
+					<section class="panel p-2" aria-label="Corner, to scale">
+						{#key corner}<CornerView
+								{corner}
+								targetMm={heightMm}
+								{heightMm}
+								place={step?.place ?? null}
+								plain
+								fixed
+							/>{/key}
+					</section>
+				{/if}
+				<TrayMap {step} />
+				<PhotoStrip
+					corner={step && step.at === corner ? corner : null}
+					subject={step?.id ?? ''}
+					title="Photos of this step"
+				/>
+			</aside>
+		</div>
+	{/if}
+</div>
