@@ -163,8 +163,8 @@
 										class={row.verdict === 'differs' ? 'fill-madder' : 'fill-spruce'}
 									/>
 								</svg>
-								<span class="caption"
-									>{row.verdict === 'differs' ? '✕ more than' : '✓ within'} ± {row.unit
+								<span class="caption whitespace-nowrap"
+									>{row.verdict === 'differs' ? '✕ over' : '✓ within'} ± {row.unit
 										? units.show(row.tolerance, 'length', { decimals: 1 })
 										: row.tolerance}</span
 								>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { corners, axleOf, type Corner } from '$core/height/corners';
+	import { coilRate, shearModulusGPa } from '$core/spring/rate';
 	import { springCompressor, type CompressorInput } from '$core/spring/compressor';
 	import { formatNumber } from '$core/units/format';
 	import { parseQuantity } from '$core/units/parse';
@@ -25,26 +26,6 @@
 			.filter((one) => axleOf(one) === axleOf(corner) && one !== corner)
 			.map((one) => job.work.book.get('compressor', one))[0]
 	);
-	const usual: Record<string, string> = {
-		rateNPerMm: '25 N/mm',
-		activeCoils: '5.5',
-		hookedCoils: '4',
-		freeLengthMm: '330 mm',
-		installedLengthMm: '250 mm',
-		clearanceMm: '5 mm',
-		hooks: '4',
-		screwLeadMm: '2 mm',
-		wireDiameterMm: '12.5 mm'
-	};
-	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
-	let typed = $state<Record<string, string>>({
-		...usual,
-		ratedLoadPerHookN: `${costs.compressorHookN} N`,
-		...(kept ?? beside)?.typed
-	});
-	let refusal = $state<Refusal>();
-	let sure = $state(false);
-
 	interface Entry {
 		key: keyof CompressorInput;
 		label: string;
@@ -62,9 +43,43 @@
 		{ key: 'clearanceMm', label: 'Gap wanted at the seat', dimension: 'length' },
 		{ key: 'ratedLoadPerHookN', label: 'Tool may bear, a hook', dimension: 'force' }
 	];
+	/** The old spring as it was measured at the bench; its rate from its wire, if nobody knows better. */
+	const measured = $derived.by((): Record<string, string> => {
+		const { values = {} } = job.work.book.get('comparison', `${corner}/spring`)?.old ?? {};
+		const { freeLengthMm, wireMm, outerMm, coils } = values;
+		const rate =
+			wireMm && outerMm && coils
+				? coilRate({
+						wireDiameterMm: wireMm,
+						meanDiameterMm: outerMm - wireMm,
+						activeCoils: coils,
+						shearModulusGPa: shearModulusGPa['oil-tempered']
+					})
+				: undefined;
+		return {
+			...(freeLengthMm && { freeLengthMm: `${freeLengthMm} mm` }),
+			...(wireMm && { wireDiameterMm: `${wireMm} mm` }),
+			...(coils && { activeCoils: String(coils) }),
+			...(rate && { rateNPerMm: `${rate.toFixed(1)} N/mm` })
+		};
+	});
+	/** The shop's tool; of the spring only what was measured is filled in. */
+	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
+	let typed = $state<Record<string, string>>({
+		...Object.fromEntries(entries.map(({ key }) => [key, ''])),
+		clearanceMm: '5 mm',
+		hooks: '4',
+		screwLeadMm: '2 mm',
+		ratedLoadPerHookN: `${costs.compressorHookN} N`,
+		...measured,
+		...(kept ?? beside)?.typed
+	});
+	let refusal = $state<Refusal>();
+	let sure = $state(false);
+
 	const read = $derived(({ key, dimension }: Entry): { si?: number; fault?: string } => {
 		const text = (typed[key] ?? '').trim();
-		if (!text) return { fault: 'is wanted' };
+		if (!text) return {};
 		if (!dimension) {
 			const number = Number(text.replace(',', '.'));
 			return Number.isFinite(number) && number > 0
@@ -125,6 +140,10 @@
 			/>
 		{/each}
 	</fieldset>
+	{#if !input}<p class="caption mt-2">
+			Every field is wanted: measure the spring in the strut, count its coils between the hooks. The
+			rate comes from the wire once the old spring is measured under Old against new.
+		</p>{/if}
 	{#if computed && !computed.ok}<p role="alert" class="mt-2 text-madder">
 			✕ {computed.faults.map(({ message }) => message).join('; ')}
 		</p>{/if}

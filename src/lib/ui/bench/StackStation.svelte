@@ -31,8 +31,6 @@
 	const verdicts = $derived(checkUnit(kept?.checks ?? {}));
 	let refusal = $state<Refusal>();
 
-	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
-	let typed = $state<Record<string, string>>({ ...(kept?.typed ?? {}) });
 	const fields: { key: keyof UnitChecks; label: string; hint: string; length?: boolean }[] = [
 		{ key: 'clockOldDeg', label: 'Mount to bracket, old', hint: '° clockwise from above' },
 		{ key: 'clockNewDeg', label: 'Mount to bracket, new', hint: '° clockwise from above' },
@@ -42,6 +40,11 @@
 		{ key: 'threadMm', label: 'Thread above the nut', hint: 'this side', length: true },
 		{ key: 'threadOtherMm', label: 'The same, other side', hint: 'as measured there', length: true }
 	];
+	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
+	let typed = $state<Record<string, string>>({
+		...Object.fromEntries(fields.map(({ key }) => [key, ''])),
+		...kept?.typed
+	});
 	const read = $derived((key: string, length?: boolean): { value?: number; fault?: string } => {
 		const text = (typed[key] ?? '').trim();
 		if (!text) return {};

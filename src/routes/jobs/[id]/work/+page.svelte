@@ -13,6 +13,11 @@
 	let picked = $state<string>();
 	const step = $derived(work.order.steps.find(({ id }) => id === picked) ?? work.next);
 	const left = $derived(work.order.steps.filter(({ id }) => !work.done.has(id)).length);
+	/** What comes after the step in hand. */
+	const then = $derived.by(() => {
+		const ahead = work.order.steps.filter(({ id }) => !work.done.has(id) && id !== step?.id);
+		return ahead.slice(0, 4);
+	});
 	const corner = $derived<Corner | undefined>(step?.corners[0]);
 	const heightMm = $derived.by(() => {
 		const { target, before } = job.view.corners[corner ?? 'FL'];
@@ -50,6 +55,19 @@
 					{#key step.id}
 						<StepCard {step} ondone={() => (picked = undefined)} />
 					{/key}
+					{#if then.length}
+						<section class="px-1" aria-labelledby="then-title">
+							<h2 id="then-title" class="caption">Then</h2>
+							<ol class="text-[17px]">
+								{#each then as one (one.id)}
+									<li class="flex gap-3 py-0.5">
+										<span class="num w-12 capitalize">{one.at}</span>
+										<span>{one.title}</span>
+									</li>
+								{/each}
+							</ol>
+						</section>
+					{/if}
 				{:else}
 					<div class="panel p-6">
 						<p class="text-2xl text-spruce">✓ Every step is done</p>
