@@ -212,3 +212,11 @@ export const photoSchema = Joi.object({
 		.required()
 });
 export const photoChangeSchema = Joi.object({ withdrawn: Joi.boolean().required() });
+
+/** A car's place in the plan of the bays. */
+export const slotSchema = Joi.object({
+	bay: Joi.number().integer().min(0).max(7).required(),
+	startsAt: Joi.string().isoDate().required(),
+	minutes: Joi.number().integer().min(15).max(14_400).required(),
+	version: Joi.number().integer().min(0).max(1e9).required()
+});

@@ -76,6 +76,9 @@ export const operations: readonly Operation[] = [
 		input: work.photoChangeSchema
 	}),
 	op('get', '/jobs/{id}/parts.csv', 'Parts of the job as a table', { type: 'text/csv' }),
+	op('put', '/jobs/{id}/bay', 'Put a car into a bay', { input: work.slotSchema }),
+	op('delete', '/jobs/{id}/bay', 'Take a car out of the plan of the bays'),
+	op('get', '/bays.ics', 'The plan of the bays for a calendar', { type: 'text/calendar' }),
 	op('get', '/jobs/{id}/device-readings', 'What devices sent for the job, and what waits'),
 	op('get', '/wrenches', 'The rack with its calibrations'),
 	op('post', '/wrenches', 'Add a wrench (leads)', { input: device.newWrenchSchema }),

@@ -4,6 +4,7 @@
 	import { photoBox } from '$lib/client/photo-box.svelte';
 	import CircleUser from '@lucide/svelte/icons/circle-user';
 	import ClipboardList from '@lucide/svelte/icons/clipboard-list';
+	import CalendarRange from '@lucide/svelte/icons/calendar-range';
 	import CarFront from '@lucide/svelte/icons/car-front';
 	import DraftingCompass from '@lucide/svelte/icons/drafting-compass';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
@@ -25,6 +26,12 @@
 			name: 'Jobs',
 			icon: ClipboardList,
 			here: (path: string) => path === '/' || path.startsWith('/jobs')
+		},
+		{
+			href: '/bays',
+			name: 'Bays',
+			icon: CalendarRange,
+			here: (path: string) => path.startsWith('/bays')
 		},
 		{
 			href: '/cars',

@@ -1,0 +1,59 @@
+import type { Database, Row } from './pool.ts';
+
+/** A car's place in the plan of the bays. */
+export interface Slot {
+	jobId: string;
+	bay: number;
+	startsAt: string;
+	minutes: number;
+	version: number;
+}
+
+const toSlot = (row: Row): Slot => ({
+	jobId: row.job_id as string,
+	bay: row.bay as number,
+	startsAt: (row.starts_at as Date).toISOString(),
+	minutes: row.minutes as number,
+	version: row.version as number
+});
+
+/** Slots that touch a span of time. */
+export async function listSlots(db: Database, from: Date, to: Date): Promise<Slot[]> {
+	const rows = await db.rows(
+		`SELECT * FROM bay_slots
+		  WHERE starts_at < ? AND DATE_ADD(starts_at, INTERVAL minutes MINUTE) > ? ORDER BY starts_at, bay`,
+		[to, from]
+	);
+	return rows.map(toSlot);
+}
+
+export async function findSlot(db: Database, jobId: string): Promise<Slot | undefined> {
+	const row = await db.row('SELECT * FROM bay_slots WHERE job_id = ?', [jobId]);
+	return row && toSlot(row);
+}
+
+/** Slots of a bay that overlap a span; held, so that two people cannot take the same hour. */
+export async function slotsInTheWay(db: Database, slot: Slot): Promise<Slot[]> {
+	const rows = await db.rows(
+		`SELECT * FROM bay_slots
+		  WHERE bay = :bay AND job_id <> :jobId
+		    AND starts_at < DATE_ADD(:startsAt, INTERVAL :minutes MINUTE)
+		    AND DATE_ADD(starts_at, INTERVAL minutes MINUTE) > :startsAt
+		  FOR UPDATE`,
+		{ ...slot, startsAt: new Date(slot.startsAt) }
+	);
+	return rows.map(toSlot);
+}
+
+export async function putSlot(db: Database, slot: Slot): Promise<void> {
+	await db.run(
+		`INSERT INTO bay_slots (job_id, bay, starts_at, minutes, version)
+		 VALUES (:jobId, :bay, :startsAt, :minutes, :version)
+		 ON DUPLICATE KEY UPDATE bay = :bay, starts_at = :startsAt, minutes = :minutes, version = :version`,
+		{ ...slot, startsAt: new Date(slot.startsAt) }
+	);
+}
+
+export async function deleteSlot(db: Database, jobId: string): Promise<void> {
+	await db.run('DELETE FROM bay_slots WHERE job_id = ?', [jobId]);
+}
