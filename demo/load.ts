@@ -1,5 +1,5 @@
 /** Loads the demo shop from its open-format files, through the same code that a user's import uses. */
-import { formatISO, subDays } from 'date-fns';
+import { addDays, addHours, formatISO, startOfISOWeek, subDays } from 'date-fns';
 import { readdirSync, readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
 import type { WrenchKind } from '../src/core/fastener/rack.ts';
@@ -8,6 +8,8 @@ import type { DeviceKind } from '../src/lib/devices/model.ts';
 import { jobFileSchema } from '../src/lib/schema/job-file.ts';
 import { validate, faultLine } from '../src/core/validate.ts';
 import type { Role } from '../src/lib/job/model.ts';
+import { putSlot } from '../src/lib/server/db/bays.ts';
+import { searchJobIds } from '../src/lib/server/db/jobs.ts';
 import { findPerson } from '../src/lib/server/db/people.ts';
 import type { Database } from '../src/lib/server/db/pool.ts';
 import { createShop } from '../src/lib/server/db/shop.ts';
@@ -33,6 +35,7 @@ interface DemoShop {
 		/** Days before the demo is loaded that it was last calibrated. */
 		daysAgo: number;
 	}[];
+	bayPlan: { number: string; bay: number; day: number; hour: number; minutes: number }[];
 	devices: { id: string; name: string; kind: DeviceKind; token: string; wrench: string | null }[];
 }
 
@@ -82,6 +85,17 @@ async function loadRack(db: Database, { wrenches, devices, people }: DemoShop): 
 	}
 }
 
+/** Cars in their bays, in the week the demo is loaded; over the weekend in the next one. */
+async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void> {
+	const monday = startOfISOWeek(addDays(new Date(), 2));
+	for (const { number, bay, day, hour, minutes } of plan) {
+		const [jobId] = await searchJobIds(db, { search: number }, 1);
+		if (!jobId) continue;
+		const startsAt = addHours(addDays(monday, day), hour).toISOString();
+		await putSlot(db, { jobId, bay, startsAt, minutes, version: 1 });
+	}
+}
+
 export async function loadDemo(db: Database): Promise<void> {
 	const shop = readShop();
 	for (const { pin, ...person } of shop.people) {
@@ -97,6 +111,7 @@ export async function loadDemo(db: Database): Promise<void> {
 		if (!checked.ok) throw new Error(`${name}: ${checked.faults.map(faultLine).join('; ')}`);
 		await importJob(db, checked.value, undefined);
 	}
+	await placeCars(db, shop.bayPlan);
 	// Last: an interrupted load is seen as no shop, and starts over with what is here already.
 	await createShop(db, shop.name, shop.units);
 }

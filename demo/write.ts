@@ -27,6 +27,7 @@ import type {
 } from '../src/lib/job/model.ts';
 import { judgeBush, viewJob } from '../src/lib/job/view.ts';
 import { jobFileFormat, jobFileVersion } from '../src/lib/schema/job-file.ts';
+import { tellWork, type WorkStory } from './work-story.ts';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
 const mm = (value: number) => `${value} mm`;
@@ -402,6 +403,32 @@ const more = {
 		'225/75 R16',
 		{ maker: [468, 472] }
 	),
+	gorse: vehicle(
+		'RUD 614',
+		null,
+		'Ostrel',
+		'Gorse',
+		2014,
+		'I. Castellane',
+		2560,
+		[1510, 1500],
+		['macpherson-front', 'trailing-arm-rear'],
+		'195/65 R15',
+		{ maker: [356, 354] }
+	),
+	quarry: vehicle(
+		'PEM 847',
+		null,
+		'Meridon',
+		'Quarry',
+		2012,
+		'Stave Joinery',
+		2660,
+		[1530, 1520],
+		['macpherson-front', 'twist-beam-spring'],
+		'205/65 R15',
+		{ maker: [362, 352] }
+	),
 	sail: vehicle(
 		'WEL 362',
 		null,
@@ -446,6 +473,8 @@ interface Story {
 	wound?: { corner: Corner; hubToArchMm: number; redone: boolean };
 	wheels?: boolean;
 	sign?: { by: Handle; reason?: string };
+	/** The work before the round. */
+	book?: WorkStory;
 }
 
 const stories: Story[] = [
@@ -612,7 +641,22 @@ const stories: Story[] = [
 		complaint: 'Snapped coil, front right',
 		before: { FL: 354, FR: 338 },
 		reads: { FR: 3 },
-		slip: { corner: 'FR', mm: 353, corrected: false }
+		slip: { corner: 'FR', mm: 353, corrected: false },
+		book: {
+			symptoms: ['knock', 'lean'],
+			rust: 'light',
+			found: {
+				'FR/spring': ['broken', 'second coil from below', 'end lies in the seat'],
+				'FR/damper-oil': ['weep'],
+				'FR/damper-gas': ['sound'],
+				'FR/mount-washer': ['sunk'],
+				'FR/threads': ['light'],
+				'FL/spring': ['rusted'],
+				'FL/damper-oil': ['sound'],
+				'FL/drop-link': ['sound']
+			},
+			bounces: { FL: 1, FR: 2 }
+		}
 	},
 	{
 		number: '2026-0261',
@@ -624,6 +668,101 @@ const stories: Story[] = [
 		complaint: 'Squeak at the rear, rear dampers to be renewed'
 	}
 ];
+
+stories.push(
+	{
+		number: '2026-0268',
+		car: 'gorse',
+		opened: '2026-11-23T07:40:00Z',
+		by: 'tomas',
+		km: 131_800,
+		work: ['FL', 'FR'],
+		complaint: 'Knocks over small bumps at the front, keeps bouncing after a dip',
+		before: { FL: 351, FR: 349, RL: 356, RR: 355 },
+		book: {
+			symptoms: ['knock', 'float'],
+			rust: 'light',
+			found: {
+				'FL/damper-oil': ['leak', '', 'running down to the bracket'],
+				'FL/damper-gas': ['soft'],
+				'FL/spring': ['sound'],
+				'FL/bump-stop': ['shredded'],
+				'FL/boot': ['split'],
+				'FL/mount-washer': ['sunk'],
+				'FL/top-bearing': ['sound'],
+				'FL/lower-bush': ['sound'],
+				'FL/ball-joint': ['sound'],
+				'FL/drop-link': ['loose'],
+				'FL/threads': ['light'],
+				'FR/damper-oil': ['weep'],
+				'FR/damper-gas': ['soft'],
+				'FR/drop-link': ['loose'],
+				'FR/threads': ['light']
+			},
+			bounces: { FL: 3, FR: 2 },
+			scope: { front: { damper: true, spring: false, bushes: false } },
+			declined: ['with-it:top-bearing:front'],
+			prices: { unit: 168, damper: 84, wearParts: 41 },
+			parts: 'here',
+			upTo: 'FL/compress',
+			pace: 1.1,
+			compared: [
+				{
+					corner: 'FL',
+					part: 'damper',
+					old: { extendedMm: 512, compressedMm: 352, boreMm: 12.1 },
+					new: { extendedMm: 514, compressedMm: 351, boreMm: 12.1 }
+				}
+			],
+			compressor: {
+				corner: 'FL',
+				input: {
+					rateNPerMm: 24,
+					activeCoils: 5.25,
+					hookedCoils: 3.75,
+					freeLengthMm: 342,
+					installedLengthMm: 258,
+					clearanceMm: 6,
+					hooks: 4,
+					screwLeadMm: 2,
+					wireDiameterMm: 12.4,
+					ratedLoadPerHookN: 8000
+				},
+				turned: 7
+			},
+			trays: [
+				['FL/hose-off', 'Bracket bolt, hose', 1, 20, 0],
+				['FL/trim-off', 'Cowl clips', 6, 18, 0],
+				['FL/undo-top', 'Top mount nuts', 3, 12, 0]
+			]
+		}
+	},
+	{
+		number: '2026-0269',
+		car: 'quarry',
+		opened: '2026-11-23T10:15:00Z',
+		by: 'jo',
+		km: 98_450,
+		work: ['RL', 'RR'],
+		complaint: 'Leans to the rear left when loaded',
+		before: { FL: 361, FR: 362, RL: 331, RR: 347 },
+		book: {
+			symptoms: ['lean', 'bottoming'],
+			rust: 'heavy',
+			found: {
+				'RL/spring': ['broken', 'lowest coil', 'sharp end under the pad'],
+				'RL/damper-oil': ['sound'],
+				'RL/bump-stop': ['cracked'],
+				'RL/threads': ['heavy'],
+				'RR/spring': ['rusted'],
+				'RR/threads': ['heavy']
+			},
+			scope: { rear: { damper: false, spring: true, bushes: false } },
+			strategy: { people: 2, sides: 'together' },
+			parts: 'ordered'
+		}
+	}
+);
 
 /** A car of each layout, heights read and everything still to be tightened. */
 const openRounds: [string, keyof typeof more, string, Corner[], PerCorner<number>, string][] = [
@@ -746,6 +885,7 @@ function tell(story: Story): JobRecord {
 			prediction: null
 		});
 	}
+	if (story.book) tellWork(record, story.book, { personId: idOf(story.by), now, key });
 	tighten(record, story, now);
 	read(record, story, 'after', now);
 	if (story.sign) {
@@ -942,7 +1082,16 @@ write('shop.json', {
 	units: { system: 'metric', torque: 'N·m' },
 	people,
 	wrenches,
-	devices
+	devices,
+	bayPlan: [
+		{ number: '2026-0257', bay: 0, day: 0, hour: 8, minutes: 240 },
+		{ number: '2026-0262', bay: 1, day: 0, hour: 9.5, minutes: 270 },
+		{ number: '2026-0268', bay: 0, day: 1, hour: 8, minutes: 270 },
+		{ number: '2026-0263', bay: 1, day: 1, hour: 8, minutes: 300 },
+		{ number: '2026-0269', bay: 1, day: 2, hour: 8, minutes: 150 },
+		{ number: '2026-0264', bay: 0, day: 2, hour: 10, minutes: 390 },
+		{ number: '2026-0267', bay: 1, day: 3, hour: 13, minutes: 210 }
+	]
 });
 for (const story of stories) {
 	const job = tell(story);

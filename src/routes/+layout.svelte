@@ -41,6 +41,9 @@
 		const places: Record<string, string> = {
 			KeyB: '',
 			KeyH: '/heights/before',
+			KeyI: '/inspect',
+			KeyP: '/plan',
+			KeyW: '/work',
 			KeyJ: '/joints',
 			KeyR: '/round',
 			KeyS: '/sheet'

@@ -15,12 +15,34 @@
 		units: { ...data.shop.units },
 		set: String(data.shop.twistSetDeg),
 		advised: String(data.shop.twistAdvisedDeg),
-		reset: String(data.shop.resetAboveMm)
+		reset: String(data.shop.resetAboveMm),
+		bays: String(data.shop.bays),
+		currency: data.shop.costs.currency,
+		labourPerHour: String(data.shop.costs.labourPerHour),
+		waitPerHour: String(data.shop.costs.waitPerHour),
+		partWaitHours: String(data.shop.costs.partWaitHours),
+		linkPrice: String(data.shop.costs.linkPrice),
+		returnLoss: String(Math.round(data.shop.costs.returnLoss * 100)),
+		compressorHookN: String(data.shop.costs.compressorHookN)
 	});
 	let refusal = $state<Refusal>();
 	let kept = $state(false);
 
 	const degrees = (text: string) => (text.trim() === '' ? text : Number(text.replace(',', '.')));
+	/** Typed in percent. */
+	const share = (text: string) => {
+		const number = degrees(text);
+		return typeof number === 'number' ? number / 100 : number;
+	};
+	const costFields = [
+		['currency', 'Currency', 'three letters, as EUR'],
+		['labourPerHour', 'Labour, an hour', 'for complete unit or rebuild'],
+		['waitPerHour', 'A car waiting on the lift, an hour', 'for what belongs on the shelf'],
+		['partWaitHours', 'A part not ordered takes', 'hours until it is here'],
+		['linkPrice', 'A drop link costs', 'for what belongs on the shelf'],
+		['returnLoss', 'Lost on a part sent back', 'percent of its price'],
+		['compressorHookN', 'Spring compressor bears', 'N a hook, as its maker says']
+	] as const;
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
 		const { version } = data.shop;
@@ -30,7 +52,17 @@
 			units: form.units,
 			twistSetDeg: degrees(form.set),
 			twistAdvisedDeg: degrees(form.advised),
-			resetAboveMm: degrees(form.reset)
+			resetAboveMm: degrees(form.reset),
+			bays: degrees(form.bays),
+			costs: {
+				currency: form.currency.trim().toUpperCase(),
+				labourPerHour: degrees(form.labourPerHour),
+				waitPerHour: degrees(form.waitPerHour),
+				partWaitHours: degrees(form.partWaitHours),
+				linkPrice: degrees(form.linkPrice),
+				returnLoss: share(form.returnLoss),
+				compressorHookN: degrees(form.compressorHookN)
+			}
 		});
 		refusal = answer.ok ? undefined : answer.refusal;
 		kept = answer.ok;
@@ -45,7 +77,14 @@
 			<fieldset disabled={!lead} class="space-y-4">
 				<RefusalNotice
 					{refusal}
-					fields={['name', 'twistSetDeg', 'twistAdvisedDeg', 'resetAboveMm']}
+					fields={[
+						'name',
+						'twistSetDeg',
+						'twistAdvisedDeg',
+						'resetAboveMm',
+						'bays',
+						...costFields.map(([key]) => `costs.${key}`)
+					]}
 				/>
 				<Field
 					label="Name"
@@ -77,6 +116,25 @@
 						hint="mm of changed height: then every bush of the corner, undone or not"
 						inputmode="decimal"
 					/>
+				</div>
+				<h2 class="border-t border-line pt-3 text-lg">What the shop reckons with</h2>
+				<div class="grid grid-cols-2 gap-4">
+					<Field
+						label="Bays"
+						bind:value={form.bays}
+						fault={faultOf(refusal, 'bays')}
+						hint="cars worked on at once"
+						inputmode="numeric"
+					/>
+					{#each costFields as [key, label, hint] (key)}
+						<Field
+							{label}
+							bind:value={form[key]}
+							fault={faultOf(refusal, `costs.${key}`)}
+							{hint}
+							inputmode={key === 'currency' ? 'text' : 'decimal'}
+						/>
+					{/each}
 				</div>
 				{#if lead}
 					<div class="flex items-center gap-3">

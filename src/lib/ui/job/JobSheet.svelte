@@ -14,6 +14,7 @@
 	import type { Joint } from '$lib/job/model';
 	import { loadedStanding } from '$lib/job/view';
 	import ProofLine from './ProofLine.svelte';
+	import WorkSection from './WorkSection.svelte';
 	import CompareTable from '$lib/ui/heights/CompareTable.svelte';
 
 	/** The job as one clean page, on screen and on paper. */
@@ -94,6 +95,8 @@
 			? `. Modifications: ${record.vehicle.modifications}`
 			: ''}
 	</p>
+
+	<WorkSection />
 
 	{#if record.signOff?.overrideReason}
 		<section class="mt-4 border-2 border-madder p-3">

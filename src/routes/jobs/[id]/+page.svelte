@@ -14,6 +14,12 @@
 		perCorner((corner) => standing.owed.filter((item) => item.corner === corner).length)
 	);
 	const base = $derived(`/jobs/${record.id}`);
+	/** The step of the order of work that comes next; none once the round has taken over. */
+	const step = $derived(
+		job.work.next && !['round', 'heights-after'].includes(job.work.next.doneIn ?? '')
+			? job.work.next
+			: undefined
+	);
 
 	/** The one thing to do next. */
 	const next = $derived.by(() => {
@@ -76,6 +82,16 @@
 		{#if !record.signedAt}<ActionButton href="{base}/edit" class="min-h-16"
 				>Change the job</ActionButton
 			>{/if}
-		<ActionButton weight="main" href={next.href}>{next.text} →</ActionButton>
+		{#if step && !record.signedAt}
+			<ActionButton class="min-h-16" href={next.href}>{next.text}</ActionButton>
+			<ActionButton weight="main" href="{base}/work"
+				>{step.at === 'car' ? '' : `${step.at}: `}{step.title} →</ActionButton
+			>
+		{:else if record.work.length === 0 && !record.signedAt && record.torques.length === 0}
+			<ActionButton class="min-h-16" href={next.href}>{next.text}</ActionButton>
+			<ActionButton weight="main" href="{base}/inspect">Inspect the car →</ActionButton>
+		{:else}
+			<ActionButton weight="main" href={next.href}>{next.text} →</ActionButton>
+		{/if}
 	</div>
 </div>
