@@ -1,6 +1,6 @@
 /** What has to be bought and laid out for a job: parts by side and axle, tools, consumables. */
 import { axleOf, isLeft, type Axle, type Corner } from '../height/corners.ts';
-import { partNames, type PartKey } from '../inspect/points.ts';
+import { partKeys, partNames, type PartKey } from '../inspect/points.ts';
 import type { Recommendation } from '../inspect/recommend.ts';
 import type { Hand } from './compare.ts';
 import { axlePlans, type WorkScope } from '../work/scope.ts';
@@ -73,7 +73,11 @@ export function partLines(scope: WorkScope, accepted: readonly Recommendation[])
 			part: 'hardware'
 		});
 	}
-	return [...lines.values()];
+	const rank = (line: PartLine) => [line.corner ?? '', partKeys.indexOf(line.part)] as const;
+	return [...lines.values()].sort((a, b) => {
+		const [x, y] = [rank(a), rank(b)];
+		return x[0].localeCompare(y[0]) || x[1] - y[1];
+	});
 }
 
 export interface ToolLine {

@@ -126,6 +126,21 @@ describe('the recommendation', () => {
 		expect(found.find(({ kind }) => kind === 'hardware')!.quantity).toBe(10);
 	});
 
+	it('takes a part found worn on one corner in with the pair, and keeps none on the shelf that is bought', () => {
+		const found = advice({
+			scope: scope(),
+			findings: [
+				{ corner: 'FL', point: 'boot', state: 'split' },
+				{ corner: 'FL', point: 'drop-link', state: 'loose' }
+			]
+		});
+		const boots = found.filter(({ part }) => part === 'boot');
+		expect(boots).toHaveLength(1);
+		expect(boots[0]!.reasons).toEqual(['FL dust boot: split.', expect.stringMatching(/grit/)]);
+		const shelf = found.find(({ kind }) => kind === 'shelf')!;
+		expect([shelf.corners, shelf.quantity]).toEqual([['FR'], 1]);
+	});
+
 	it('leaves links off the shelf where threads are clean and waiting is cheap', () => {
 		const lines = advice({
 			scope: scope({ rust: 'none' }),

@@ -167,8 +167,32 @@ export function recommend(input: RecommendInput): Recommendation[] {
 		}
 	}
 	followingLines(input, add);
+	takeTogether(lines);
 	const rank = (line: Recommendation) => lineKinds.indexOf(line.kind);
 	return [...lines.values()].sort((a, b) => rank(a) - rank(b));
+}
+
+/**
+ * A part that goes with the work on a whole axle takes in the same part found worn on one corner of it, and
+ * what is renewed anyway needs none on the shelf.
+ */
+function takeTogether(lines: Map<string, Recommendation>): void {
+	for (const line of [...lines.values()]) {
+		if (!line.part || !['with-it', 'shelf'].includes(line.kind)) continue;
+		const renewed = line.corners.flatMap(
+			(corner) => lines.get(`renew:${line.part}:${corner}`) ?? []
+		);
+		if (line.kind === 'with-it') {
+			for (const one of renewed) {
+				line.reasons.unshift(...one.reasons);
+				lines.delete(one.id);
+			}
+			continue;
+		}
+		line.corners = line.corners.filter((corner) => !lines.has(`renew:${line.part}:${corner}`));
+		line.quantity = line.corners.length;
+		if (line.quantity === 0) lines.delete(line.id);
+	}
 }
 
 type Add = (
@@ -291,7 +315,7 @@ function followingLines(input: RecommendInput, add: Add): void {
 				add(
 					'shelf',
 					`drop-link:${axle}`,
-					`Drop links, ${axleWords[axle]} pair`,
+					`Drop links, ${axleWords[axle]}`,
 					`A stud in this state does not survive ${formatNumber(linkBreaks[scope.rust] * 100, 0)} times in 100; the car would wait ${formatNumber(shelf.waitHours, 1)} h on the lift.`,
 					{ axle, corners, part: 'drop-link', quantity: 2, risk }
 				);

@@ -371,7 +371,7 @@ const bothOf = (axle: Axle): readonly Corner[] => (axle === 'front' ? ['FL', 'FR
 function toolFor(joints: WorkStep['joints'], layout?: Layout): string | undefined {
 	if (joints.length === 0 || !layout) return undefined;
 	const held = joints.some(({ key }) => jointOf(layout, key).holdStud);
-	return held ? 'Spanner and hex for the stud, by hand' : 'Socket and spanner';
+	return held ? 'Spanner and hex for the stud' : 'Socket and spanner';
 }
 
 /** Where a kind stands in the usual order of thought; only breaks ties. */

@@ -199,7 +199,7 @@
 				<h3 class="text-[17px]">Turns, screw after screw</h3>
 				<p class="caption">
 					{turned} of {handed.length} counted off{turned
-						? `; screw ${(turned % screws) + 1} is next`
+						? `; screw ${String.fromCharCode(65 + (turned % screws))} is next`
 						: ''}
 				</p>
 				<div class="mt-1 flex flex-wrap gap-1" aria-hidden="true">

@@ -7,6 +7,15 @@
 	let { now, onpick }: { now: string | undefined; onpick: (id: string) => void } = $props();
 	const job = currentJob();
 	const work = $derived(job.work);
+	let list = $state<HTMLElement>();
+	/** The step in hand is in sight, without moving the page. */
+	$effect(() => {
+		void now;
+		const row = list?.querySelector<HTMLElement>('[aria-current="step"]');
+		const frame = list?.parentElement;
+		if (row && frame)
+			frame.scrollTop += row.getBoundingClientRect().top - frame.getBoundingClientRect().top - 90;
+	});
 	const look = $derived((step: WorkStep) => {
 		if (work.done.has(step.id)) return { sign: '✓', word: 'done', class: 'text-spruce' };
 		if (work.book.get('step', step.id)?.state === 'started')
@@ -17,7 +26,7 @@
 	});
 </script>
 
-<ol class="divide-y divide-line">
+<ol class="divide-y divide-line" bind:this={list}>
 	{#each work.order.steps as step, i (step.id)}
 		{@const mark = look(step)}
 		{#if i === 0 || work.order.steps[i - 1]!.phase !== step.phase}

@@ -79,7 +79,7 @@
 			{:else if items.length}<span class="text-spruce">✓ all back</span>{/if}
 		</h2>
 		{#if !closed}<ActionButton onclick={() => (adding = !adding)}
-				>{adding ? 'Not now' : 'Something came out'}</ActionButton
+				>{adding ? 'Not now' : 'Came out'}</ActionButton
 			>{/if}
 	</div>
 	{#if adding}

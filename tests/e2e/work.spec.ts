@@ -1,0 +1,387 @@
+/** From complaint to a car ready to be set, through the interface. */
+import type { Page } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
+import type { Corner } from '../../src/core/height/corners';
+import type { JobRecord } from '../../src/lib/job/model';
+import { expect, test } from './shop';
+
+const now = () => new Date().toISOString();
+
+/** A car of these layouts with a job on it, its heights read. */
+async function newJob(
+	page: Page,
+	layouts: [front: string, rear: string],
+	corners: Corner[],
+	complaint: string
+): Promise<string> {
+	const axle = (layout: string) => ({
+		layout,
+		track: '1540',
+		makerHeight: '365',
+		makerHeightSchool: 'hub-to-arch'
+	});
+	const vehicleId = uuidv7();
+	const car = await page.request.post('/api/v1/vehicles', {
+		data: {
+			id: vehicleId,
+			plate: `T ${vehicleId.slice(-6)}`,
+			make: 'Halden',
+			model: 'Test',
+			wheelbase: '2640',
+			front: axle(layouts[0]),
+			rear: axle(layouts[1])
+		}
+	});
+	expect(car.status()).toBe(201);
+	const id = uuidv7();
+	const job = await page.request.post('/api/v1/jobs', {
+		data: { id, vehicleId, complaint, corners, odometer: '120000 km' }
+	});
+	expect(job.status()).toBe(201);
+	for (const corner of ['FL', 'FR', 'RL', 'RR']) {
+		for (let i = 0; i < 3; i++) {
+			const data = {
+				id: uuidv7(),
+				phase: 'before',
+				corner,
+				school: 'hub-to-arch',
+				height: '355',
+				takenAt: now()
+			};
+			expect((await page.request.post(`/api/v1/jobs/${id}/readings`, { data })).status()).toBe(201);
+		}
+	}
+	return `/jobs/${id}`;
+}
+const recordOf = async (page: Page, url: string) =>
+	(await (await page.request.get(`/api/v1${url}`)).json()) as JobRecord;
+
+const toGo = async (page: Page) =>
+	Number((await page.getByText(/steps? to go/).innerText()).replace(/\D/g, ''));
+
+/** What the bench page wants before a step there counts. */
+async function atTheBench(page: Page, title: string): Promise<void> {
+	await page.getByRole('link', { name: /To the bench page/ }).click();
+	await expect(page.getByRole('group', { name: 'At the bench' })).toBeVisible();
+	const at = (name: string) => page.getByRole('group', { name: 'At the bench' }).getByText(name);
+	if (/Old part/.test(title)) {
+		const dimensions = {
+			Damper: ['Length extended', 'Lower bore'],
+			Spring: ['Free length', 'Wire diameter']
+		};
+		for (const [part, names] of Object.entries(dimensions)) {
+			const panel = page.getByRole('region', { name: `${part}, old against new` });
+			if (!(await panel.isVisible())) continue;
+			for (const name of names) {
+				for (const which of ['old', 'new']) {
+					await panel.getByLabel(`${name}, ${which}`).fill(name === 'Lower bore' ? '12' : '320');
+				}
+			}
+			await panel.getByRole('button', { name: 'It fits' }).click();
+			await expect(panel.getByText('fits', { exact: true })).toBeVisible();
+		}
+	} else if (/Spring compressed/.test(title)) {
+		await at('Compressor').click();
+		const values = {
+			Wire: '12.5 mm',
+			'Active coils': '5.5',
+			Rate: '25 N/mm',
+			'Free length': '330 mm',
+			'Length in the strut': '250 mm',
+			'Coils between the hooks': '4'
+		};
+		for (const [name, value] of Object.entries(values)) {
+			await page.getByLabel(name, { exact: true }).fill(value);
+		}
+		await page.getByRole('button', { name: 'All turns are on' }).click();
+		await page.getByLabel(/turns loosely in its seat/).check();
+		await page.getByRole('button', { name: /Free: the shaft nut may come off/ }).click();
+		await expect(page.getByText('✓ Seen free')).toBeVisible();
+	} else {
+		await at(/stacked/.test(title) ? 'Put together' : 'Prime').click();
+		await page.getByLabel('Priming strokes').fill('4');
+		await page.getByLabel('Comes out, old').focus();
+		await expect(page.getByText('primed with 4 strokes')).toBeVisible();
+		const on = page.getByRole('button', { name: 'It is on, that way' });
+		for (let i = 0; i < 12 && (await on.isVisible()); i++) {
+			const name = await page.locator('p.font-bold').innerText();
+			await on.click();
+			await expect(page.getByText(`✓ ${name}`)).toBeVisible();
+		}
+	}
+	await page.getByRole('link', { name: 'Back to the steps' }).click();
+}
+
+/** Steps done one after the other until the round takes over. */
+async function walkToTheRound(page: Page, url: string): Promise<string[]> {
+	await page.goto(`${url}/work`);
+	const card = page.getByRole('region', { name: 'The step in hand' });
+	const done: string[] = [];
+	for (let i = 0; i < 90; i++) {
+		await expect(card).toBeVisible();
+		if (await card.getByRole('link', { name: /Into the torque round/ }).isVisible()) return done;
+		const left = await toGo(page);
+		const title = await card.getByRole('heading', { level: 1 }).innerText();
+		if (await card.getByText('The bench still wants').isVisible()) await atTheBench(page, title);
+		await expect(card.getByRole('heading', { level: 1 })).toHaveText(title);
+		const gate = card.getByRole('checkbox');
+		if (await gate.isVisible()) await gate.check();
+		const words = card.getByLabel('Where they stand');
+		if (await words.isVisible()) await words.fill('sill seams, both sides');
+		await card.getByRole('button', { name: 'Done, next step' }).click();
+		await expect.poll(() => toGo(page)).toBeLessThan(left);
+		done.push(title);
+	}
+	throw new Error('The steps never came to the round');
+}
+
+const journeys: {
+	name: string;
+	layouts: [string, string];
+	corners: Corner[];
+	complaint: string;
+	/** What is found at the first corner, and the advice that is accepted. */
+	found: [point: string, state: string][];
+	accept: RegExp;
+	/** Steps this layout cannot do without. */
+	steps: RegExp[];
+}[] = [
+	{
+		name: 'a strut rebuilt on the bench',
+		layouts: ['macpherson-front', 'trailing-arm-rear'],
+		corners: ['FL', 'FR'],
+		complaint: 'Knocks over bumps and keeps bouncing',
+		found: [['Damper body', 'Leak']],
+		accept: /Dampers, front pair/,
+		steps: [/Tie the knuckle/, /Spring compressed/, /Shaft nut off/, /stacked/]
+	},
+	{
+		name: 'a spring on a wishbone',
+		layouts: ['double-wishbone-spring-on-arm', 'live-axle-rear'],
+		corners: ['FL', 'FR'],
+		complaint: 'Sits low at the front left',
+		found: [['Spring', 'Broken coil']],
+		accept: /Springs, front pair/,
+		steps: [/Crack the taper/, /Lower the jack slowly/, /Spring in/, /Raise the arm/]
+	},
+	{
+		name: 'springs of a twist beam',
+		layouts: ['macpherson-front', 'twist-beam-spring'],
+		corners: ['RL', 'RR'],
+		complaint: 'Bottoms out with people in the back',
+		found: [['Spring', 'Broken coil']],
+		accept: /Springs, rear pair/,
+		steps: [/Lower the beam slowly until both/, /Raise the beam/]
+	}
+];
+
+for (const journey of journeys) {
+	test(`${journey.name}: complaint to ready to be set`, async ({ tomas: page }) => {
+		test.setTimeout(240_000);
+		const url = await newJob(page, journey.layouts, journey.corners, journey.complaint);
+		await page.goto(`${url}/inspect`);
+		for (const [point, state] of journey.found) {
+			const group = page.getByRole('group', { name: point, exact: true });
+			await group.getByRole('button', { name: state }).click();
+			await expect(group.getByRole('button', { name: new RegExp(`✕ ${state}`) })).toBeVisible();
+		}
+		await page.getByRole('link', { name: /Decide/ }).click();
+		const line = page.getByRole('group', { name: journey.accept });
+		await line.getByRole('button', { name: 'Accepted' }).click();
+		await page.getByRole('link', { name: /Order and time →/ }).click();
+		await expect(page.getByText(/95 in 100/)).toBeVisible();
+		const titles = await walkToTheRound(page, url);
+		for (const step of journey.steps) expect(titles.join('\n')).toMatch(step);
+		await page.getByRole('link', { name: /Into the torque round/ }).click();
+		await expect(page.getByText(/steps owed/)).toBeVisible();
+		const record = await recordOf(page, url);
+		expect(record.joints.some(({ loosened }) => !loosened)).toBe(true);
+		// The work on the sheet, where stands were seen.
+		await page.goto(`${url}/sheet`);
+		await expect(page.getByText('where they stand: sill seams, both sides')).toBeVisible();
+	});
+}
+
+const strutJob = async (page: Page) => {
+	const url = await newJob(page, ['macpherson-front', 'trailing-arm-rear'], ['FL', 'FR'], 'Knock');
+	const data = {
+		id: uuidv7(),
+		kind: 'scope',
+		subject: 'front',
+		data: { damper: true, spring: false, bushes: false },
+		takenAt: now()
+	};
+	expect((await page.request.post(`/api/v1${url}/work`, { data })).status()).toBe(201);
+	return url;
+};
+
+test('a lead passes a gate over with a reason, a technician cannot; the sheet says so', async ({
+	mara,
+	tomas
+}) => {
+	const url = await strutJob(mara);
+	for (const page of [tomas, mara]) {
+		await page.goto(`${url}/work`);
+		await page.getByRole('button', { name: /Lift the car/ }).click();
+		await expect(page.getByText('Chocks before the jack')).toBeVisible();
+		await expect(page.getByRole('button', { name: 'Done, next step' })).toBeDisabled();
+	}
+	await expect(tomas.getByRole('button', { name: 'Go on all the same' })).toHaveCount(0);
+	await mara.getByRole('button', { name: 'Go on all the same' }).click();
+	await mara.getByLabel(/Why it may go on/).fill('already on the lift since yesterday');
+	await mara.getByRole('button', { name: 'Done, next step' }).click();
+	await mara.goto(`${url}/sheet`);
+	await expect(mara.getByText(/Passed over, lift the car.*since yesterday/)).toBeVisible();
+});
+
+test('an overloaded compressor cannot be turned, a swapped part is named', async ({
+	tomas: page
+}) => {
+	const url = await strutJob(page);
+	await page.goto(`${url}/bench?corner=FL&at=compressor`);
+	const values = {
+		Wire: '14 mm',
+		'Active coils': '5',
+		Rate: '45 N/mm',
+		'Free length': '340 mm',
+		'Length in the strut': '230 mm',
+		'Coils between the hooks': '3.5',
+		'Tool may bear, a hook': '1500 N'
+	};
+	for (const [name, value] of Object.entries(values)) {
+		await page.getByLabel(name, { exact: true }).fill(value);
+	}
+	await expect(page.getByText(/Not with this tool: each hook would bear/)).toBeVisible();
+	await expect(page.getByRole('button', { name: /turns? on screw/ })).toHaveCount(0);
+	await page.getByLabel('Tool may bear, a hook').fill('9000 N');
+	await page.getByRole('button', { name: '2 turns on screw A' }).click();
+	await expect(page.getByText(/1 of \d+ counted off; screw B is next/)).toBeVisible();
+
+	await page.getByRole('button', { name: 'Put together' }).click();
+	for (const name of ['Damper', 'Lower spring pad', 'Spring', 'Dust boot', 'Bump stop']) {
+		await page.getByRole('button', { name, exact: true }).click();
+	}
+	await expect(
+		page.getByText('the dust boot is under the bump stop; it belongs above it')
+	).toBeVisible();
+	await page.getByLabel('Mount to bracket, old').fill('0');
+	await page.getByLabel('Mount to bracket, new').fill('12');
+	await page.getByLabel('Priming strokes').focus();
+	await expect(page.getByText(/12.0° clockwise of its mark/)).toBeVisible();
+});
+
+test('a fastener left over keeps the job from being signed; declined work prints', async ({
+	mara: page
+}) => {
+	const url = await strutJob(page);
+	await page.goto(`${url}/work`);
+	await page.getByRole('button', { name: 'Came out' }).click();
+	await page.getByLabel('What, into tray A1').fill('Cowl clip');
+	await page.getByLabel('How many').fill('4');
+	await page.getByLabel('Length', { exact: true }).fill('18 mm');
+	await page.getByRole('button', { name: 'Into A1' }).click();
+	await page.getByRole('button', { name: 'One back, Cowl clip' }).click();
+	await expect(page.getByText('1 of 4 back · 18 mm long')).toBeVisible();
+	await page.goto(`${url}/sheet`);
+	await expect(page.getByText(/Cowl clip \(tray A1\): 3 of 4 not back/).first()).toBeVisible();
+
+	await page.goto(`${url}/plan`);
+	const boots = page.getByRole('group', { name: /Dust boots, front/ });
+	await boots.getByRole('button', { name: 'Declined' }).click();
+	await expect(boots.getByRole('button', { name: '✕ Declined' })).toBeVisible();
+	await page.goto(`${url}/sheet`);
+	await expect(page.getByRole('heading', { name: 'Declined by the customer' })).toBeVisible();
+	await expect(page.getByText('✕ Dust boots, front')).toBeVisible();
+	await page.goto(`${url}/work`);
+	await page.getByRole('button', { name: 'All back', exact: true }).click();
+	await expect(page.getByText('✓ all back')).toBeVisible();
+});
+
+test('a photo is kept with the corner, goes out of sight and comes back', async ({
+	tomas: page
+}) => {
+	const url = await strutJob(page);
+	await page.goto(`${url}/inspect?corner=FL`);
+	const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 400, height: 300 } });
+	const file = { name: 'leak.png', mimeType: 'image/png', buffer: picture };
+	await page.getByLabel('Photos, FL, file').setInputFiles(file);
+	const shown = page.getByRole('img', { name: /Front left/ });
+	await expect(shown).toBeVisible();
+	await expect.poll(() => shown.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(400);
+	await shown.click();
+	await page.getByRole('button', { name: 'Take it out of sight' }).click();
+	await expect(shown).toHaveCount(0);
+	await page.getByRole('button', { name: 'Bring it back' }).click();
+	await expect(shown).toBeVisible();
+	const bad = { name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') };
+	await page.getByLabel('Photos, FL, file').setInputFiles(bad);
+	await expect(page.getByText(/notes.png cannot be read as a picture/)).toBeVisible();
+});
+
+test('findings and photos wait for the network, and arrive once', async ({ tomas: page }) => {
+	const url = await strutJob(page);
+	await page.goto(`${url}/inspect?corner=FR`);
+	const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 100 } });
+	await page.context().setOffline(true);
+	await page.getByRole('button', { name: 'Weep' }).click();
+	await expect(page.getByRole('button', { name: '◇ Weep' })).toBeVisible();
+	await page
+		.getByLabel(/Photos, .*file/)
+		.setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: picture });
+	await expect(page.getByText(/kept here, waiting for the server/).first()).toBeVisible();
+	await page.context().setOffline(false);
+	await expect
+		.poll(async () => {
+			const { work, photos } = await recordOf(page, url);
+			return [work.filter(({ kind }) => kind === 'finding').length, photos.length];
+		})
+		.toEqual([1, 1]);
+});
+
+test('a step is moved by hand where the rules let it, and the rule is said where not', async ({
+	tomas: page
+}) => {
+	const url = await strutJob(page);
+	await page.goto(`${url}/plan/order`);
+	await page
+		.getByRole('button', { name: /Chock the wheels/ })
+		.first()
+		.click();
+	await page.getByRole('button', { name: '↑ Earlier' }).click();
+	await page.getByRole('button', { name: '↑ Earlier' }).click();
+	await expect(page.getByRole('alert')).toContainText(
+		'Heights are read before anything is touched'
+	);
+	await page.getByRole('button', { name: 'Usual order' }).click();
+	await expect(page.getByRole('button', { name: 'Usual order' })).toHaveCount(0);
+});
+
+test('a car is given its bay, dragged to another hour, and not onto another car', async ({
+	mara: page
+}) => {
+	await page.goto('/bays?week=2027-03-01');
+	const row = page.getByRole('listitem').filter({ hasText: 'OXB 127' });
+	await row.getByRole('button', { name: 'First free bay' }).click();
+	await expect(row).toHaveCount(0);
+	// The first free hour is in this week; from there it is moved into the far one by hand.
+	await page.goto('/bays');
+	const block = page.getByRole('button', { name: /OXB 127, bay/ });
+	const week = page.url();
+	if (!(await block.isVisible())) await page.getByRole('link', { name: 'Week after →' }).click();
+	await expect(block).toBeVisible();
+	expect(week).toMatch(/bays/);
+	const name = await block.getAttribute('aria-label');
+	const box = (await block.boundingBox())!;
+	await page.mouse.move(box.x + 20, box.y + 12);
+	await page.mouse.down();
+	await page.mouse.move(box.x + 20, box.y + 60, { steps: 5 });
+	await page.mouse.up();
+	const refused = page.getByRole('alert');
+	await expect
+		.poll(
+			async () => (await refused.isVisible()) || (await block.getAttribute('aria-label')) !== name
+		)
+		.toBe(true);
+	const ics = await (await page.request.get('/api/v1/bays.ics')).text();
+	expect(ics).toMatch(/SUMMARY:Bay \d: OXB 127/);
+});
