@@ -360,28 +360,34 @@ test('a car is given its bay, dragged to another hour, and not onto another car'
 	mara: page
 }) => {
 	await page.goto('/bays?week=2027-03-01');
-	const row = page.getByRole('listitem').filter({ hasText: 'OXB 127' });
-	await row.getByRole('button', { name: 'First free bay' }).click();
-	await expect(row).toHaveCount(0);
-	// The first free hour is in this week; from there it is moved into the far one by hand.
-	await page.goto('/bays');
-	const block = page.getByRole('button', { name: /OXB 127, bay/ });
-	const week = page.url();
-	if (!(await block.isVisible())) await page.getByRole('link', { name: 'Week after →' }).click();
-	await expect(block).toBeVisible();
-	expect(week).toMatch(/bays/);
-	const name = await block.getAttribute('aria-label');
-	const box = (await block.boundingBox())!;
-	await page.mouse.move(box.x + 20, box.y + 12);
-	await page.mouse.down();
-	await page.mouse.move(box.x + 20, box.y + 60, { steps: 5 });
-	await page.mouse.up();
-	const refused = page.getByRole('alert');
-	await expect
-		.poll(
-			async () => (await refused.isVisible()) || (await block.getAttribute('aria-label')) !== name
-		)
-		.toBe(true);
+	const block = (plate: string) => page.getByRole('button', { name: new RegExp(`^${plate}, bay`) });
+	const drag = async (plate: string, down: number, right = 0) => {
+		const box = (await block(plate).boundingBox())!;
+		await page.mouse.move(box.x + 20, box.y + 12);
+		await page.mouse.down();
+		await page.mouse.move(box.x + 20 + right, box.y + 12 + down, { steps: 6 });
+		await page.mouse.up();
+	};
+	for (const plate of ['OXB 127', 'HUM 583']) {
+		const row = page.getByRole('listitem').filter({ hasText: plate });
+		await row.getByRole('button', { name: 'First free bay' }).click();
+		await expect(row).toHaveCount(0);
+		await expect(block(plate)).toBeVisible();
+	}
+	await expect(block('OXB 127')).toHaveAttribute('aria-label', /bay 1, Monday 08:00/);
+	await expect(block('HUM 583')).toHaveAttribute('aria-label', /bay 2, Monday 08:00/);
+	await drag('OXB 127', 120);
+	await expect(block('OXB 127')).not.toHaveAttribute('aria-label', /08:00/);
+	const moved = await block('OXB 127').getAttribute('aria-label');
+	// Onto the other car: refused, and it stays where it was.
+	const [one, two] = [await block('OXB 127').boundingBox(), await block('HUM 583').boundingBox()];
+	await drag('HUM 583', one!.y - two!.y, one!.x - two!.x);
+	await expect(page.getByText(/bay 1 is taken then by job 2026-0266/)).toBeVisible();
+	await expect(block('HUM 583')).toHaveAttribute('aria-label', /bay 2, Monday 08:00/);
+	await drag('OXB 127', 60);
+	await expect(block('OXB 127')).not.toHaveAttribute('aria-label', moved!);
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(block('OXB 127')).toHaveAttribute('aria-label', moved!);
 	const ics = await (await page.request.get('/api/v1/bays.ics')).text();
-	expect(ics).toMatch(/SUMMARY:Bay \d: OXB 127/);
+	expect(ics).toMatch(/SUMMARY:Bay 1: OXB 127/);
 });

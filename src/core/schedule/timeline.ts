@@ -4,7 +4,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { ok, type Result } from '../result.ts';
 import { distribution, type Distribution } from '../uncertainty/monte-carlo.ts';
 import { meanMinutes } from '../work/minutes.ts';
-import type { Minutes } from '../work/step.ts';
+import type { Minutes } from '../work/terms.ts';
 import { solveProject } from './project.ts';
 
 export interface TimedTask extends Minutes {

@@ -2,7 +2,7 @@
  * The kinds of step there are. Words, minutes and tools are common practice, no source; the minutes are
  * for a first side without rust and are replaced by the shop's own as it records them.
  */
-import type { Gate, Minutes, WorkPhase, WorkStep } from './step.ts';
+import type { DoneIn, Gate, Minutes, WorkPhase } from './terms.ts';
 
 export interface KindData {
 	phase: WorkPhase;
@@ -15,7 +15,7 @@ export interface KindData {
 	tool?: string;
 	caution?: string;
 	gate?: Gate;
-	doneIn?: WorkStep['doneIn'];
+	doneIn?: DoneIn;
 }
 
 const minutes = (low: number, likely: number, high: number): Minutes => ({ low, likely, high });

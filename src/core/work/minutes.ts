@@ -2,7 +2,8 @@
 import { axleOf } from '../height/corners.ts';
 import { kindData, type StepKind } from './kinds.ts';
 import type { RustGrade, WorkScope } from './scope.ts';
-import type { Minutes, WorkStep } from './step.ts';
+import type { WorkStep } from './step.ts';
+import type { Minutes } from './terms.ts';
 
 /** What rust does to steps that undo something. Common practice, no source. */
 export const rustFactors: Readonly<Record<RustGrade, number>> = {

@@ -3,7 +3,8 @@ import { axleOf } from '../height/corners.ts';
 import { faulty, ok, type Result } from '../result.ts';
 import { makeSite, rules as allRules, type Rule } from './rules.ts';
 import type { WorkScope } from './scope.ts';
-import { workPhases, type WorkStep } from './step.ts';
+import type { WorkStep } from './step.ts';
+import { workPhases } from './terms.ts';
 import { kindRank, workSteps } from './steps.ts';
 
 export interface WorkOrder {

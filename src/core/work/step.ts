@@ -2,6 +2,7 @@
 import type { Axle, Corner } from '../height/corners.ts';
 import type { JointPlace } from '../layout/types.ts';
 import type { StepKind } from './kinds.ts';
+import type { DoneIn, Gate, Minutes, WorkPhase } from './terms.ts';
 
 /** What a step does to the car, in terms that can be replayed; joints by their key in the layout. */
 export type Act =
@@ -16,31 +17,6 @@ export type Act =
 	| { do: 'slack' | 'crack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string };
 
 export type Deed = Act['do'];
-
-/** What must be seen before a step counts as done. */
-export interface Gate {
-	question: string;
-	/** Wants words, such as where the stands are. */
-	note?: string;
-}
-
-/** Minutes of work: at best, most likely, at worst. */
-export interface Minutes {
-	low: number;
-	likely: number;
-	high: number;
-}
-
-export const workPhases = ['prepare', 'strip', 'bench', 'refit', 'set'] as const;
-export type WorkPhase = (typeof workPhases)[number];
-
-export const workPhaseNames: Readonly<Record<WorkPhase, string>> = {
-	prepare: 'Secure and prepare',
-	strip: 'Strip',
-	bench: 'Bench',
-	refit: 'Refit',
-	set: 'Load and set'
-};
 
 /** Where the step is done; one person fits at each place. */
 export type Spot = 'car' | 'bench' | Axle | Corner;
@@ -62,7 +38,7 @@ export interface WorkStep {
 	caution?: string;
 	gate?: Gate;
 	/** Done in the torque round, the heights pages or at the bench; undefined: ticked off here. */
-	doneIn?: 'heights-before' | 'heights-after' | 'round' | 'bench';
+	doneIn?: DoneIn;
 	/** With the car up. */
 	onLift: boolean;
 	minutes: Minutes;

@@ -14,6 +14,9 @@ export interface Refusal {
 	reference?: string;
 }
 
+/** This moment, as the API wants it. */
+export const rightNow = (): string => new Date().toISOString();
+
 export type Answer<T> = { ok: true; value: T } | { ok: false; refusal: Refusal };
 
 /** No answer at all: the network or the server is away. */

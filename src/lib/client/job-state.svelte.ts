@@ -12,7 +12,7 @@ import type { WorkData, WorkEntry, WorkKind } from '$lib/job/work-book';
 import type { RecordedStep } from '$core/work/minutes';
 import { v7 as uuidv7 } from 'uuid';
 import { getContext, setContext } from 'svelte';
-import { call, type Refusal } from './api';
+import { call, rightNow, type Refusal } from './api';
 import { outbox } from './outbox.svelte';
 
 const key = Symbol('job');
@@ -89,9 +89,13 @@ export class JobState {
 		data: WorkData[K]
 	): Promise<Refusal | undefined> {
 		const id = uuidv7();
-		const takenAt = new Date().toISOString();
-		const body = { id, kind, subject, data: $state.snapshot(data), takenAt };
-		const refusal = await outbox.add(`/jobs/${this.#confirmed.id}/work`, body);
+		const refusal = await outbox.add(`/jobs/${this.#confirmed.id}/work`, {
+			id,
+			kind,
+			subject,
+			data: $state.snapshot(data),
+			takenAt: rightNow()
+		});
 		if (refusal) outbox.drop(id);
 		return refusal;
 	}

@@ -21,7 +21,8 @@ import {
 import type { StepKind } from '../../core/work/kinds.ts';
 import { workOrder, type WorkOrder } from '../../core/work/order.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../../core/work/scope.ts';
-import type { Minutes, WorkStep } from '../../core/work/step.ts';
+import type { WorkStep } from '../../core/work/step.ts';
+import type { Minutes } from '../../core/work/terms.ts';
 import type { Joint, JobRecord } from './model.ts';
 import type { ShopCosts } from './costs.ts';
 import { sagOf } from './sag.ts';

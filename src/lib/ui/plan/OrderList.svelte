@@ -1,8 +1,10 @@
 <script lang="ts">
 	import { cornerNames, type Corner } from '$core/height/corners';
+	import { group } from 'd3';
 	import { meanMinutes } from '$core/work/minutes';
 	import { moveStep } from '$core/work/order';
-	import { workPhaseNames, type WorkStep } from '$core/work/step';
+	import type { WorkStep } from '$core/work/step';
+	import { workPhaseNames } from '$core/work/terms';
 	import { currentJob } from '$lib/client/job-state.svelte';
 
 	/** Every step in its order; moved by hand only where the rules let it. */
@@ -26,10 +28,10 @@
 	const indexOf = (id: string) => work.order.steps.findIndex((step) => step.id === id);
 	/** What a step waits for, one line a rule. */
 	const waits = $derived((id: string) => {
-		const byRule = new Map<string, string[]>();
-		for (const [earlier, { words }] of work.order.waitsFor.get(id) ?? [])
-			byRule.set(words, [...(byRule.get(words) ?? []), titleOf(earlier)]);
-		return [...byRule];
+		const rules = group([...(work.order.waitsFor.get(id) ?? [])], ([, { words }]) => words);
+		return [...rules].map(
+			([words, earlier]) => [words, earlier.map(([one]) => titleOf(one))] as const
+		);
 	});
 	const titleOf = (id: string) => {
 		const step = work.order.steps.find((one) => one.id === id)!;

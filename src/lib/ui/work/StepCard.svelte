@@ -3,7 +3,8 @@
 	import { cornerNames, type Corner } from '$core/height/corners';
 	import { meanMinutes } from '$core/work/minutes';
 	import { blockedBy } from '$core/work/order';
-	import { workPhaseNames, type WorkStep } from '$core/work/step';
+	import type { WorkStep } from '$core/work/step';
+	import { workPhaseNames } from '$core/work/terms';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { benchWants } from '$lib/job/work';

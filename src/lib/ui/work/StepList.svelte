@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { blockedBy } from '$core/work/order';
-	import { workPhaseNames, type WorkStep } from '$core/work/step';
+	import type { WorkStep } from '$core/work/step';
+	import { workPhaseNames } from '$core/work/terms';
 	import { currentJob } from '$lib/client/job-state.svelte';
 
 	/** Every step in order: behind, in hand, free to be done, waiting. */

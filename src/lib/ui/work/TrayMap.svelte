@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from '$core/bench/trays';
+	import { axleOf } from '$core/height/corners';
 	import { parseQuantity } from '$core/units/parse';
 	import type { WorkStep } from '$core/work/step';
 	import type { Refusal } from '$lib/client/api';
@@ -23,20 +24,18 @@
 	const mixed = $derived(mixedPlaces(items));
 
 	let adding = $state(false);
-	let name = $state('');
+	/** Of the step in hand, to be typed over. */
+	const usualName = $derived.by(() => {
+		const [first] = step?.joints ?? [];
+		const { joints } = job.work.scope.layouts[first ? axleOf(first.corner) : 'front'];
+		return first ? (joints.find(({ key }) => key === first.key)?.name ?? '') : '';
+	});
+	let name = $derived(usualName);
 	let count = $state('2');
 	let length = $state('');
 	let refusal = $state<Refusal>();
 	let fault = $state('');
 	const place = $derived(nextPlace(items.map((item) => item.place)));
-	$effect(() => {
-		name = step?.joints[0]
-			? (job.work.scope.layouts[
-					step.joints[0].corner.startsWith('F') ? 'front' : 'rear'
-				].joints.find(({ key }) => key === step.joints[0]!.key)?.name ?? '')
-			: '';
-	});
-
 	async function add() {
 		const number = Number(count);
 		const parsed = length.trim()

@@ -1,0 +1,29 @@
+/** What steps and their kinds have in common. */
+
+/** What must be seen before a step counts as done. */
+export interface Gate {
+	question: string;
+	/** Wants words, such as where the stands are. */
+	note?: string;
+}
+
+/** Minutes of work: at best, most likely, at worst. */
+export interface Minutes {
+	low: number;
+	likely: number;
+	high: number;
+}
+
+export const workPhases = ['prepare', 'strip', 'bench', 'refit', 'set'] as const;
+export type WorkPhase = (typeof workPhases)[number];
+
+export const workPhaseNames: Readonly<Record<WorkPhase, string>> = {
+	prepare: 'Secure and prepare',
+	strip: 'Strip',
+	bench: 'Bench',
+	refit: 'Refit',
+	set: 'Load and set'
+};
+
+/** Where a step is done that is not ticked off by itself. */
+export type DoneIn = 'heights-before' | 'heights-after' | 'round' | 'bench';
