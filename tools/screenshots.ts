@@ -25,10 +25,25 @@ async function heldPull(page: Page): Promise<void> {
 	await page.evaluate(() => scrollTo(0, 0));
 }
 
+/** Most of a unit put together, one part forgotten. */
+async function halfStacked(page: Page): Promise<void> {
+	const parts = ['Damper', 'Lower spring pad', 'Spring', 'Dust boot'];
+	for (const name of parts) {
+		await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+		await page.getByText(`✓ ${name}`).waitFor();
+	}
+}
+
 /** File name, path (`2026-…` stands for the job of that number), and what to do there first. */
 const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<void>][] = [
 	['jobs', '/'],
 	['board', '2026-0257'],
+	['inspect', '2026-0268/inspect?corner=FL'],
+	['plan', '2026-0268/plan'],
+	['order', '2026-0269/plan/order'],
+	['work', '2026-0268/work'],
+	['stack', '2026-0268/bench?corner=FR&at=stack', halfStacked],
+	['bays', '/bays'],
 	['heights-before', '2026-0260/heights/before?corner=FR'],
 	[
 		'corner',
@@ -47,25 +62,12 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 		}
 	],
 	['round-trace', '2026-0256/round', heldPull],
-	['joints', '2026-0264/joints'],
-	['heights-after', '2026-0251/heights/after'],
 	['sheet', '2026-0238/sheet'],
-	['car', '/cars?search=LON'],
 	['rack', '/rack'],
 	['bench-corner', '/workbench/corner?layout=macpherson&source=tape'],
 	['bench-spring', '/workbench/spring'],
 	['bench-coilover', '/workbench/coilover'],
-	['bench-four-corner', '/workbench/four-corner?mode=plan'],
-	[
-		'bench-heights',
-		'/workbench/heights',
-		async (page) => {
-			await page.getByRole('button', { name: /^Draw/ }).click();
-			await page.getByText('By draws').waitFor();
-		}
-	],
-	['bench-ride', '/workbench/ride'],
-	['bench-bolt', '/workbench/bolt']
+	['bench-four-corner', '/workbench/four-corner?mode=plan']
 ];
 
 const browser = await chromium.launch({

@@ -63,7 +63,7 @@ function byBruteForce({ tasks, capacity }: Project): number {
 	return best;
 }
 
-describe('the scheduler', () => {
+describe('the scheduler', { timeout: 60_000 }, () => {
 	it('is never beaten by trying every list of a small project, and breaks nothing', () => {
 		const project = fc
 			.array(

@@ -32,7 +32,7 @@ const strutCar = (strategy: Partial<WorkScope['strategy']> = {}): WorkScope => (
 	rust: 'light'
 });
 
-describe('the timeline', () => {
+describe('the timeline', { timeout: 60_000 }, () => {
 	it('keeps one person to the order of work, one step after the other', () => {
 		const tasks = tasksOf(strutCar());
 		const line = run(tasks, 1);

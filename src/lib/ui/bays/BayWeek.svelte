@@ -123,10 +123,10 @@
 				role="button"
 				tabindex="0"
 				class="cursor-grab touch-none"
-				aria-label="{slot.plate}, bay {now.bay + 1}, {format(
+				aria-label="{slot.plate} {clock(now.startMin)}, bay {now.bay + 1}, {format(
 					addDays(monday, Math.floor(now.startMin / dayMin)),
 					'EEEE'
-				)} {clock(now.startMin)}, {slot.minutes} minutes"
+				)}, {slot.minutes} minutes"
 				aria-pressed={picked === slot.id}
 				{@attach draggable(grab(slot))}
 				onpointerup={() => drop(slot)}
@@ -144,9 +144,13 @@
 						: 'fill-spruce-wash stroke-spruce'} {moving?.id === slot.id ? 'opacity-70' : ''}"
 					stroke-width={picked === slot.id ? 3 : 1.5}
 				/>
-				<text x={x + 7} y={y + 18} font-size="15" font-weight="700">{slot.plate}</text>
-				{#if tall > 40}<text x={x + 7} y={y + 34} font-size="13" class="text-soft"
-						>{clock(now.startMin)}</text
+				<text x={x + 7} y={y + 18} font-size="15" font-weight="700">{slot.plate}</text>{' '}
+				{#if tall > 40}<text
+						x={x + 7}
+						y={y + 34}
+						font-size="13"
+						class="text-soft"
+						aria-hidden="true">{clock(now.startMin)}</text
 					>{/if}
 			</g>
 		{/if}

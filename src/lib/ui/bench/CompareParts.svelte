@@ -111,7 +111,14 @@
 		</h2>
 		{#if outcome}<StateMark mark={outcome.mark} word={outcome.word} />{/if}
 	</div>
-	<div class="mt-2 overflow-x-auto" onfocusout={keepTyped}>
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
+	<div
+		class="mt-2 overflow-x-auto"
+		tabindex="0"
+		role="region"
+		aria-label="Dimensions, {part}"
+		onfocusout={keepTyped}
+	>
 		<table class="w-full min-w-[34rem]">
 			<thead>
 				<tr class="text-start text-[15px] text-soft">

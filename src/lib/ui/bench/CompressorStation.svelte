@@ -184,17 +184,20 @@
 			</p>
 		{/if}
 		<div class="mt-2 grid gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
-			<SpringDrawing
-				wireMm={input.wireDiameterMm}
-				meanDiameterMm={130}
-				activeCoils={input.activeCoils}
-				freeLengthMm={input.freeLengthMm}
-				installedLengthMm={input.installedLengthMm}
-				clearanceMm={input.clearanceMm}
-				hookedCoils={input.hookedCoils}
-				hooks={input.hooks}
-				{danger}
-			/>
+			<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
+			<div class="overflow-x-auto" tabindex="0" role="region" aria-label="Spring in its compressor">
+				<SpringDrawing
+					wireMm={input.wireDiameterMm}
+					meanDiameterMm={130}
+					activeCoils={input.activeCoils}
+					freeLengthMm={input.freeLengthMm}
+					installedLengthMm={input.installedLengthMm}
+					clearanceMm={input.clearanceMm}
+					hookedCoils={input.hookedCoils}
+					hooks={input.hooks}
+					{danger}
+				/>
+			</div>
 			<div>
 				<h3 class="text-[17px]">Turns, screw after screw</h3>
 				<p class="caption">

@@ -28,6 +28,10 @@
 		});
 		return { rows, height: at };
 	});
+	const sign = $derived((part: StackPart) =>
+		wrong.includes(part) ? '✕ ' : on.includes(part) ? '✓ ' : ''
+	);
+	const short = ({ way }: StackItem) => (way.length > 28 ? way.split(',')[0]! : way);
 	const look = $derived((part: StackPart) =>
 		wrong.includes(part)
 			? 'fill-madder-wash stroke-madder'
@@ -40,7 +44,7 @@
 <svg
 	viewBox="0 0 {width} {placed.height + 8}"
 	class="mx-auto w-full max-w-[25rem]"
-	role="img"
+	role="group"
 	aria-label="The assembly in order, from {items[0]?.name} below to {items.at(-1)?.name} on top"
 >
 	<path
@@ -56,7 +60,6 @@
 			role="button"
 			tabindex="-1"
 			class="outline-none {onpick ? 'cursor-pointer' : ''}"
-			aria-label={item.name}
 			onclick={() => onpick?.(item.key)}
 			onkeydown={(event) => event.key === 'Enter' && onpick?.(item.key)}
 		>
@@ -149,12 +152,8 @@
 				/>
 			{/if}
 			{#if picked === item.key}<path d="M 6 {mid} l 16 -9 v 18 Z" class="fill-mark" />{/if}
-			<text x="196" y={mid - 2} font-size="15" font-weight="600"
-				>{wrong.includes(item.key) ? '✕ ' : on.includes(item.key) ? '✓ ' : ''}{item.name}</text
-			>
-			<text x="196" y={mid + 14} font-size="12.5" class="text-soft"
-				>{item.way.length > 28 ? item.way.split(',')[0] : item.way}</text
-			>
+			<text x="196" y={mid - 2} font-size="15" font-weight="600">{sign(item.key)}{item.name}</text>
+			<text x="196" y={mid + 14} font-size="12.5" class="text-soft">{short(item)}</text>
 		</g>
 	{/each}
 </svg>

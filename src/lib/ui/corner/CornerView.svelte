@@ -181,7 +181,7 @@
 	<svg
 		viewBox="0 0 {width} {height}"
 		class="w-full select-none"
-		role="img"
+		role={overlay ? 'group' : 'img'}
 		aria-label="{side ? 'Side' : 'Front'} view of the corner to scale: hub to arch {showMm(
 			shown
 		)}, target {showMm(targetMm)}"

@@ -64,8 +64,10 @@
 <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3"
 	>To the content</a
 >
-<header class="no-print flex min-h-15 items-center gap-1 bg-[#12312c] ps-4 pe-2 text-[#f0efe6]">
-	<a href="/" class="touch flex items-center gap-2.5 pe-2 sm:pe-4">
+<header
+	class="no-print flex min-h-15 items-center gap-1 bg-[#12312c] ps-1 pe-1 text-[#f0efe6] sm:ps-4 sm:pe-2"
+>
+	<a href="/" class="touch flex items-center gap-2.5 pe-2 max-sm:hidden sm:pe-4">
 		<img src="/icon.svg" alt="" class="size-8" />
 		<span class="text-xl font-bold [font-stretch:84%] max-sm:sr-only">Vane Set</span>
 		<span class="hidden text-[15px] text-[#bcd0c8] lg:inline">{shopName}</span>

@@ -38,6 +38,10 @@
 		const state = kept?.state ? findState(of, kept.state) : undefined;
 		return state?.gravity;
 	});
+	const shown = $derived((of: InspectionPoint, i: number) => {
+		const gravity = look(of);
+		return gravity === 'worn' ? '✕' : gravity === 'watch' ? '◇' : String(i + 1);
+	});
 	const fills = {
 		sound: 'fill-spruce stroke-spruce',
 		watch: 'fill-ochre stroke-ochre',
@@ -54,7 +58,7 @@
 				role="button"
 				tabindex="-1"
 				class="cursor-pointer outline-none"
-				aria-label="{i + 1} {of.name}"
+				aria-label="{shown(of, i)} {of.name}"
 				onclick={() => (point = point === of.key ? undefined : of.key)}
 				onkeydown={(event) => event.key === 'Enter' && (point = of.key)}
 			>
@@ -80,8 +84,7 @@
 					text-anchor="middle"
 					font-size="15"
 					font-weight="700"
-					class={gravity ? 'text-on-spruce' : 'text-ink'}
-					>{gravity === 'worn' ? '✕' : gravity === 'watch' ? '◇' : i + 1}</text
+					class={gravity ? 'text-on-spruce' : 'text-ink'}>{shown(of, i)}</text
 				>
 			</g>
 		{/each}

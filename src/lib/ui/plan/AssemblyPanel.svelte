@@ -134,66 +134,74 @@
 			{#if answer.breakEvenPerHour !== undefined}
 				Both cost the same at {showMoney(answer.breakEvenPerHour, costs)} an hour.{/if}
 		</p>
-		<svg
-			viewBox="0 0 {width} {height}"
-			class="drawn mt-2"
-			role="img"
-			aria-label="Cost of both over the labour rate"
-		>
-			{#each y.ticks(4) as tick (tick)}
-				<path d="M 64 {y(tick)} H {width - 86}" class="stroke-line" />
-				<text x="56" y={y(tick) + 5} text-anchor="end" font-size="14" class="text-soft">{tick}</text
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
+		<div class="mt-2 overflow-x-auto" tabindex="0" role="region" aria-label="Cost over labour">
+			<svg
+				viewBox="0 0 {width} {height}"
+				class="drawn"
+				role="img"
+				aria-label="Cost of both over the labour rate"
+			>
+				{#each y.ticks(4) as tick (tick)}
+					<path d="M 64 {y(tick)} H {width - 86}" class="stroke-line" />
+					<text x="56" y={y(tick) + 5} text-anchor="end" font-size="14" class="text-soft"
+						>{tick}</text
+					>
+				{/each}
+				{#each x.ticks(5) as tick (tick)}
+					<text x={x(tick)} y={height - 24} text-anchor="middle" font-size="14" class="text-soft"
+						>{tick}</text
+					>
+				{/each}
+				<text x={width - 86} y={height - 6} text-anchor="end" font-size="14" class="text-soft"
+					>labour, {costs.currency} an hour</text
 				>
-			{/each}
-			{#each x.ticks(5) as tick (tick)}
-				<text x={x(tick)} y={height - 24} text-anchor="middle" font-size="14" class="text-soft"
-					>{tick}</text
-				>
-			{/each}
-			<text x={width - 86} y={height - 6} text-anchor="end" font-size="14" class="text-soft"
-				>labour, {costs.currency} an hour</text
-			>
-			<path
-				d="M {x(costs.labourPerHour)} 14 V {height - 46}"
-				class="stroke-edge"
-				stroke-dasharray="4 4"
-			/>
-			<text x={x(costs.labourPerHour) - 6} y="24" text-anchor="end" font-size="14" class="text-soft"
-				>this shop</text
-			>
-			<path
-				d={line()([
-					[x(0), y(answer.completeCost)],
-					[x(most), y(answer.completeCost)]
-				])}
-				class="stroke-mark"
-				stroke-width="3"
-			/>
-			<path
-				d={line()([
-					[x(0), y(rebuildAt(0))],
-					[x(most), y(rebuildAt(most))]
-				])}
-				class="stroke-spruce"
-				stroke-width="3"
-				stroke-dasharray="9 5"
-			/>
-			<text x={width - 80} y={y(answer.completeCost) + 5} font-size="14" class="text-mark"
-				>complete</text
-			>
-			<text x={width - 80} y={y(rebuildAt(most)) + 5} font-size="14" class="text-spruce"
-				>rebuild</text
-			>
-			{#if answer.breakEvenPerHour !== undefined && answer.breakEvenPerHour <= most}
-				<circle
-					cx={x(answer.breakEvenPerHour)}
-					cy={y(answer.completeCost)}
-					r="6"
-					class="fill-panel stroke-ink"
-					stroke-width="2.5"
+				<path
+					d="M {x(costs.labourPerHour)} 14 V {height - 46}"
+					class="stroke-edge"
+					stroke-dasharray="4 4"
 				/>
-			{/if}
-		</svg>
+				<text
+					x={x(costs.labourPerHour) - 6}
+					y="24"
+					text-anchor="end"
+					font-size="14"
+					class="text-soft">this shop</text
+				>
+				<path
+					d={line()([
+						[x(0), y(answer.completeCost)],
+						[x(most), y(answer.completeCost)]
+					])}
+					class="stroke-mark"
+					stroke-width="3"
+				/>
+				<path
+					d={line()([
+						[x(0), y(rebuildAt(0))],
+						[x(most), y(rebuildAt(most))]
+					])}
+					class="stroke-spruce"
+					stroke-width="3"
+					stroke-dasharray="9 5"
+				/>
+				<text x={width - 80} y={y(answer.completeCost) + 5} font-size="14" class="text-mark"
+					>complete</text
+				>
+				<text x={width - 80} y={y(rebuildAt(most)) + 5} font-size="14" class="text-spruce"
+					>rebuild</text
+				>
+				{#if answer.breakEvenPerHour !== undefined && answer.breakEvenPerHour <= most}
+					<circle
+						cx={x(answer.breakEvenPerHour)}
+						cy={y(answer.completeCost)}
+						r="6"
+						class="fill-panel stroke-ink"
+						stroke-width="2.5"
+					/>
+				{/if}
+			</svg>
+		</div>
 	{/if}
 	<p class="caption mt-2">
 		Rebuilt, the old spring, seats and, where sound, the mount are used again; a complete unit saves

@@ -104,81 +104,84 @@
 	{/if}
 	{#if found.faults.length}<p class="text-madder">✕ {found.faults[0]!.message}</p>{/if}
 	{#if line && bars.length}
-		<svg
-			viewBox="0 0 {width} {height}"
-			class="drawn mt-3"
-			role="img"
-			aria-label="Steps by place over time"
-		>
-			{#each range(0, most, most > 330 ? 60 : 30) as tick (tick)}
-				<path d="M {x(tick)} 22 V {height - 60}" class="stroke-line" />
-				<text x={x(tick)} y="16" text-anchor="middle" font-size="14" class="text-soft"
-					>{clock(tick)}</text
-				>
-			{/each}
-			{#each used as row (row)}
-				<text x="4" y={y(row) + 21} font-size="15" font-weight="600">{names[row] ?? row}</text>
-				<path d="M {left} {y(row) + rowHeight - 2} H {width - 12}" class="stroke-line" />
-			{/each}
-			{#each bars as bar (bar.id)}
-				{@const wide = x(bar.endMin) - x(bar.startMin)}
-				<g
-					role="button"
-					tabindex="-1"
-					class="cursor-pointer outline-none"
-					aria-label="{clock(bar.startMin)} {bar.step.title}"
-					onclick={() => (picked = bar.id)}
-					onkeydown={(event) => event.key === 'Enter' && (picked = bar.id)}
-				>
-					<title
-						>{clock(bar.startMin)}
-						{bar.step.title}, {Math.round(bar.endMin - bar.startMin)} min</title
-					>
-					<rect
-						x={x(bar.startMin) + 0.5}
-						y={y(bar.step.spot) + 3}
-						width={Math.max(2, wide - 1)}
-						height={rowHeight - 9}
-						class="{picked === bar.id
-							? 'fill-mark stroke-mark'
-							: bar.person
-								? 'fill-ochre-wash stroke-ochre'
-								: 'fill-spruce-wash stroke-spruce'} {work.done.has(bar.id) ? 'opacity-50' : ''}"
-						stroke-width="1.5"
-					/>
-					{#if wide > 13 && work.scope.strategy.people > 1}
-						<text
-							x={x(bar.startMin) + wide / 2}
-							y={y(bar.step.spot) + 21}
-							text-anchor="middle"
-							font-size="14"
-							class={picked === bar.id ? 'text-panel' : ''}>{bar.person + 1}</text
-						>
-					{/if}
-				</g>
-			{/each}
-			<!-- How the finish may fall. -->
-			{#each line.finish.histogram as bin (bin.from)}
-				{@const tall =
-					(36 * bin.count) / Math.max(...line.finish.histogram.map(({ count }) => count))}
-				<rect
-					x={x(bin.from)}
-					y={height - 22 - tall}
-					width={Math.max(1, x(bin.to) - x(bin.from) - 0.5)}
-					height={tall}
-					class="fill-mark"
-					opacity="0.55"
-				/>
-			{/each}
-			<path
-				d="M {x(line.finish.lowerBound)} {height - 18} H {x(line.finish.upperBound)}"
-				class="stroke-mark"
-				stroke-width="4"
-			/>
-			<text x={left} y={height - 4} font-size="14" class="text-mark"
-				>how the finish falls, {formatNumber(3000, 0)} draws of every step</text
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
+		<div class="mt-3 overflow-x-auto" tabindex="0" role="region" aria-label="Timeline">
+			<svg
+				viewBox="0 0 {width} {height}"
+				class="drawn"
+				role="group"
+				aria-label="Steps by place over time"
 			>
-		</svg>
+				{#each range(0, most, most > 330 ? 60 : 30) as tick (tick)}
+					<path d="M {x(tick)} 22 V {height - 60}" class="stroke-line" />
+					<text x={x(tick)} y="16" text-anchor="middle" font-size="14" class="text-soft"
+						>{clock(tick)}</text
+					>
+				{/each}
+				{#each used as row (row)}
+					<text x="4" y={y(row) + 21} font-size="15" font-weight="600">{names[row] ?? row}</text>
+					<path d="M {left} {y(row) + rowHeight - 2} H {width - 12}" class="stroke-line" />
+				{/each}
+				{#each bars as bar (bar.id)}
+					{@const wide = x(bar.endMin) - x(bar.startMin)}
+					<g
+						role="button"
+						tabindex="-1"
+						class="cursor-pointer outline-none"
+						aria-label="{bar.person + 1}, {clock(bar.startMin)} {bar.step.title}"
+						onclick={() => (picked = bar.id)}
+						onkeydown={(event) => event.key === 'Enter' && (picked = bar.id)}
+					>
+						<title
+							>{clock(bar.startMin)}
+							{bar.step.title}, {Math.round(bar.endMin - bar.startMin)} min</title
+						>
+						<rect
+							x={x(bar.startMin) + 0.5}
+							y={y(bar.step.spot) + 3}
+							width={Math.max(2, wide - 1)}
+							height={rowHeight - 9}
+							class="{picked === bar.id
+								? 'fill-mark stroke-mark'
+								: bar.person
+									? 'fill-ochre-wash stroke-ochre'
+									: 'fill-spruce-wash stroke-spruce'} {work.done.has(bar.id) ? 'opacity-50' : ''}"
+							stroke-width="1.5"
+						/>
+						{#if wide > 13 && work.scope.strategy.people > 1}
+							<text
+								x={x(bar.startMin) + wide / 2}
+								y={y(bar.step.spot) + 21}
+								text-anchor="middle"
+								font-size="14"
+								class={picked === bar.id ? 'text-panel' : ''}>{bar.person + 1}</text
+							>
+						{/if}
+					</g>
+				{/each}
+				<!-- How the finish may fall. -->
+				{#each line.finish.histogram as bin (bin.from)}
+					{@const tall =
+						(36 * bin.count) / Math.max(...line.finish.histogram.map(({ count }) => count))}
+					<rect
+						x={x(bin.from)}
+						y={height - 22 - tall}
+						width={Math.max(1, x(bin.to) - x(bin.from) - 0.5)}
+						height={tall}
+						class="fill-mark"
+						opacity="0.55"
+					/>
+				{/each}
+				<path
+					d="M {x(line.finish.lowerBound)} {height - 18} H {x(line.finish.upperBound)}"
+					class="stroke-mark"
+					stroke-width="4"
+				/>
+				<text x={left} y={height - 4} font-size="14" class="text-mark"
+					>how the finish falls, {formatNumber(3000, 0)} draws of every step</text
+				>
+			</svg>
+		</div>
 		{#if picked && steps.get(picked)}
 			<p class="mt-1 text-[15px]">
 				<b>{steps.get(picked)!.title}</b>, {Math.round(meanMinutes(work.minutes.get(picked)!))} min (from

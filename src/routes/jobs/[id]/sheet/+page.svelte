@@ -47,7 +47,8 @@
 				<p class="text-lg">
 					<StateMark mark="owed" word="{owed.length} owed: not ready to sign" />
 				</p>
-				<ul class="max-h-64 overflow-y-auto text-[15px]">
+				<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
+				<ul class="max-h-64 overflow-y-auto text-[15px]" tabindex="0" aria-label="Still owed">
 					{#each owed as item (item.corner + item.text)}<li class="border-b border-line py-1">
 							{owedLine(item)}
 						</li>{/each}
