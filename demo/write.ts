@@ -673,6 +673,7 @@ stories.push(
 	{
 		number: '2026-0268',
 		car: 'gorse',
+		programmes: true,
 		opened: '2026-11-23T07:40:00Z',
 		by: 'tomas',
 		km: 131_800,

@@ -32,6 +32,7 @@ async function halfStacked(page: Page): Promise<void> {
 		await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
 		await page.getByText(`✓ ${name}`).waitFor();
 	}
+	await page.evaluate(() => scrollTo(0, 0));
 }
 
 /** File name, path (`2026-…` stands for the job of that number), and what to do there first. */

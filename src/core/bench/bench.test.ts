@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { findLayout, layouts } from '../layout/catalogue';
 import { usualStrategy, type WorkScope } from '../work/scope';
 import { compareParts } from './compare';
-import { consumables, partLines, toolLines } from './parts';
+import { consumables, partLines, socketLines, toolLines } from './parts';
 import { checkStack, checkUnit, stackOf, type StackPart } from './stack';
 import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from './trays';
 
@@ -145,5 +145,20 @@ describe('parts, tools and consumables', () => {
 		expect(toolLines(scope())[0]!.special).toBe(true);
 		expect(consumables(scope())).toContain('Penetrating oil');
 		expect(consumables(scope({ axles: {} }))).toEqual([]);
+	});
+
+	// ISO 272, widths across flats of the larger series, from memory.
+	it.each([
+		[8, '13'],
+		[10, '16 (17)'],
+		[12, '18 (19)'],
+		[14, '21 (22)']
+	])('want for M%d the socket %s', (diameterMm, widthMm) => {
+		const joints = [
+			{ name: 'Top mount nuts', diameterMm },
+			{ name: 'Top mount nuts', diameterMm },
+			{ name: 'Wheel', diameterMm: 5 }
+		];
+		expect(socketLines(joints)).toEqual([{ widthMm, diameterMm, for: ['Top mount nuts'] }]);
 	});
 });

@@ -120,3 +120,36 @@ export function consumables(scope: WorkScope): string[] {
 			: [])
 	];
 }
+
+/** Widths across flats of hexagon nuts and bolts by thread, mm: ISO 272 (from memory); older parts in brackets. */
+const acrossFlats: Readonly<Record<number, string>> = {
+	6: '10',
+	8: '13',
+	10: '16 (17)',
+	12: '18 (19)',
+	14: '21 (22)',
+	16: '24',
+	18: '27',
+	20: '30'
+};
+
+export interface SocketLine {
+	/** As it stands on the socket, mm. */
+	widthMm: string;
+	diameterMm: number;
+	/** Joints it is wanted for. */
+	for: string[];
+}
+
+/** Sockets for joints whose thread is known; a thread without a usual width is left out. */
+export function socketLines(joints: readonly { name: string; diameterMm: number }[]): SocketLine[] {
+	const lines = new Map<number, SocketLine>();
+	for (const { name, diameterMm } of joints) {
+		const widthMm = acrossFlats[diameterMm];
+		if (!widthMm) continue;
+		const line = lines.get(diameterMm) ?? { widthMm, diameterMm, for: [] };
+		if (!line.for.includes(name)) line.for.push(name);
+		lines.set(diameterMm, line);
+	}
+	return [...lines.values()].sort((a, b) => a.diameterMm - b.diameterMm);
+}

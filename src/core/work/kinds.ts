@@ -216,12 +216,17 @@ export const kinds = {
 		repeats: true,
 		caution: 'Mark an eccentric before it moves.'
 	},
-	'link-renewed': {
+	'link-off': {
 		phase: 'strip',
-		title: 'One link of the axle off and on again',
-		minutes: minutes(8, 14, 40),
+		title: 'One link of the axle off',
+		minutes: minutes(5, 9, 30),
 		rusts: true,
 		caution: 'One at a time: with two off, the axle rolls.'
+	},
+	'link-on': {
+		phase: 'strip',
+		title: 'The link on again, by hand',
+		minutes: minutes(3, 5, 10)
 	},
 	compare: {
 		phase: 'bench',

@@ -53,6 +53,7 @@ export function replay(steps: readonly WorkStep[], scope: WorkScope): Violation[
 		up: 'ground' as 'ground' | 'jack' | 'stands',
 		heightsRead: false,
 		wheelsLoose: false,
+		wheelsTorqued: false,
 		chocked: false,
 		live: true
 	};
@@ -151,9 +152,11 @@ export function replay(steps: readonly WorkStep[], scope: WorkScope): Violation[
 				return;
 			case 'torque-wheels':
 				need(car.up === 'ground', 'wheels-in-air', 'wheels torqued off the ground');
+				car.wheelsTorqued = true;
 				return;
 			case 'read-heights-after':
 				need(car.up === 'ground', 'heights-lost', 'heights after read off the ground');
+				need(car.wheelsTorqued, 'heights-lost', 'heights after read before the end');
 				for (const corner of allCorners) {
 					need(at(corner).owed.size === 0, 'left-open', `${corner} still has open joints`);
 				}

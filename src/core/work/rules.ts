@@ -63,7 +63,7 @@ const undoing: readonly StepKind[] = [
 	'crack-taper',
 	'holder-off',
 	'slack-bushes',
-	'link-renewed'
+	'link-off'
 ];
 /** Kinds after which the knuckle or arm may move. */
 const moving: readonly StepKind[] = [
@@ -73,7 +73,7 @@ const moving: readonly StepKind[] = [
 	'holder-off',
 	'lower',
 	'slack-bushes',
-	'link-renewed'
+	'link-off'
 ];
 /** Kinds with the arm off its droop stop. */
 const armDown: readonly StepKind[] = [...moving, 'undo-top', 'squeeze'];
@@ -102,10 +102,7 @@ export const rules: readonly Rule[] = [
 	{
 		id: 'oil-first',
 		words: 'Oil needs time in the thread before the spanner comes.',
-		edges: (site) => [
-			...atEach(['soak'], ['wheel-off'])(site),
-			...before(site.find(['soak']), site.find(['links-off']))
-		]
+		edges: (site) => before(site.find(['soak']), site.find(['heights-before', 'crack-wheels']))
 	},
 	{
 		id: 'wheels-loose-on-ground',
@@ -253,8 +250,11 @@ export const rules: readonly Rule[] = [
 		words: 'One link of the axle at a time: with two off, the axle rolls.',
 		edges: (site) =>
 			site.plans.flatMap(({ axle }) => {
-				const links = site.find(['link-renewed'], axle);
-				return links.slice(1).map((link, i): Edge => [links[i]!.id, link.id]);
+				const [off, on] = [site.find(['link-off'], axle), site.find(['link-on'], axle)];
+				return off.flatMap((link, i): Edge[] => [
+					[link.id, on[i]!.id],
+					...(off[i + 1] ? [[on[i]!.id, off[i + 1]!.id] as const] : [])
+				]);
 			})
 	},
 	{
@@ -263,7 +263,7 @@ export const rules: readonly Rule[] = [
 		edges: (site) =>
 			site.plans.flatMap(({ axle }) =>
 				before(
-					site.find(['link-renewed'], axle),
+					site.find(['link-on'], axle),
 					site.find(['undo-bottom', 'undo-top', 'lower', 'squeeze'], axle)
 				)
 			)
@@ -295,13 +295,16 @@ export const rules: readonly Rule[] = [
 	{
 		id: 'hose-back-last',
 		words: 'The hose goes back when the knuckle is where it stays.',
-		edges: atEach(['damper-in', 'holder-on', 'unsqueeze', 'raise', ...moving], ['hose-on'])
+		edges: atEach(
+			['damper-in', 'holder-on', 'unsqueeze', 'raise', 'link-on', ...moving],
+			['hose-on']
+		)
 	},
 	{
 		id: 'all-started-first',
 		words: 'Everything is started by hand before anything is tight.',
 		edges: (site) => [
-			...atEach([...starting, 'unsqueeze', 'slack-bushes', 'link-renewed'], ['tighten'])(site)
+			...atEach([...starting, 'unsqueeze', 'slack-bushes', 'link-on'], ['tighten'])(site)
 		]
 	},
 	{

@@ -185,16 +185,10 @@ function axleSteps(plan: AxlePlan, scope: WorkScope, add: Add): void {
 				for (const link of build.links) {
 					if (link.startsWith('lateral') && !isLeft(corner)) continue;
 					const keys = linkJoints(layout, link);
-					at(
-						corner,
-						'link-renewed',
-						keys,
-						[...keys.flatMap(undo(corner)), ...keys.flatMap(start(corner))],
-						{
-							tail: `:${link}`,
-							title: `Off and on again: ${jointOf(layout, link).name.toLowerCase()}`
-						}
-					);
+					const name = jointOf(layout, link).name.toLowerCase();
+					const tail = `:${link}`;
+					at(corner, 'link-off', keys, undo(corner), { tail, title: `Link off: ${name}` });
+					at(corner, 'link-on', keys, start(corner), { tail, title: `On again by hand: ${name}` });
 				}
 			} else {
 				at(corner, 'slack-bushes', armRubber(plan), (joint) => [{ do: 'slack', corner, joint }]);

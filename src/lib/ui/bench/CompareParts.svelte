@@ -81,6 +81,11 @@
 			outcome,
 			reason: outcome === 'explained' ? reason.trim() : ''
 		});
+		if (refusal || outcome === 'open') return;
+		const line = `${part}:${corner}`;
+		const bought = job.work.book.get('part', line) ?? { number: '', note: '' };
+		const status = outcome === 'returned' ? 'returned' : 'compared';
+		void job.keep('part', line, { ...bought, status });
 	}
 	/** Whatever is typed is kept, its outcome open until somebody says. */
 	function keepTyped() {

@@ -28,7 +28,7 @@
 		const fellows = points.filter(({ place }) => place === of.place);
 		const turn = fellows.indexOf(of);
 		if (!base) {
-			const [x, y] = along(bottom, top, of.place === 'spring' ? 0.82 : 0.15 + 0.19 * turn);
+			const [x, y] = along(bottom, top, of.place === 'spring' ? 0.82 : 0.12 + 0.15 * turn);
 			return [x + (of.place === 'spring' ? 34 : -30), y];
 		}
 		return [base[0] + turn * 32 - (fellows.length - 1) * 16, base[1] - (turn % 2 ? 4 : 0)];

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Timeline } from '$core/schedule/timeline';
 	import { formatNumber } from '$core/units/format';
+	import { kinds } from '$core/work/kinds';
 	import { meanMinutes } from '$core/work/minutes';
 	import { soakNeeded } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -193,12 +194,12 @@
 		{#if own.length}
 			This shop’s own times count in {own.length}
 			{own.length === 1 ? 'kind' : 'kinds'} of step: {own
-				.slice(0, 4)
+				.slice(0, 3)
 				.map(
 					([kind, { factor, records, weight }]) =>
-						`${kind} × ${formatNumber(factor, 2)} from ${records} (weight ${formatNumber(weight * 100, 0)} %)`
+						`“${kinds[kind].title}” × ${formatNumber(factor, 2)} from ${records} (weight ${formatNumber(weight * 100, 0)} %)`
 				)
-				.join(', ')}{own.length > 4 ? ' …' : ''}.
+				.join(', ')}{own.length > 3 ? ' and others' : ''}.
 		{:else}
 			Usual times; start and end steps on the work page, and the shop’s own take their place.
 		{/if}

@@ -51,9 +51,9 @@
 			>
 				<span class="font-semibold">{cornerNames[one]}</span>
 				<span class="block text-[15px] text-soft"
-					>{count.done} of {count.all}{#if count.worn}<b class="text-madder">
-							✕ {count.worn} worn</b
-						>{/if}{#if count.watch}<b class="text-ochre"> ◇ {count.watch}</b>{/if}</span
+					>{count.done} of {count.all}{#if count.worn}<b class="ms-2 text-madder"
+							>✕ {count.worn} worn</b
+						>{/if}{#if count.watch}<b class="ms-2 text-ochre">◇ {count.watch}</b>{/if}</span
 				>
 			</button>
 		{/each}

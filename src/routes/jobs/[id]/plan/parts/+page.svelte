@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { consumables, toolLines } from '$core/bench/parts';
+	import { consumables, socketLines, toolLines } from '$core/bench/parts';
 	import { actionsOf } from '$core/fastener/joint-programme';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -11,6 +11,13 @@
 	const units = personalUnits();
 	const tools = $derived(toolLines(job.work.scope));
 	const used = $derived(consumables(job.work.scope));
+	const sockets = $derived(
+		socketLines(
+			job.record.joints.flatMap(({ name, thread, loosened }) =>
+				loosened && thread ? [{ name: name.toLowerCase(), diameterMm: thread.diameterMm }] : []
+			)
+		)
+	);
 	/** Lowest and highest torque of the joints that come loose: which wrenches to lay out. */
 	const range = $derived.by(() => {
 		const torques = job.record.joints
@@ -42,6 +49,19 @@
 					</li>
 				{:else}<li class="py-2 text-soft">Nothing is planned yet.</li>{/each}
 			</ul>
+			{#if sockets.length}
+				<h3 class="mt-3 text-[17px]">Sockets, by thread</h3>
+				<ul class="divide-y divide-line">
+					{#each sockets as socket (socket.diameterMm)}
+						<li class="py-1 leading-tight">
+							<span class="num text-lg">{socket.widthMm}<span class="unit">mm</span></span>
+							<span class="text-soft">M{socket.diameterMm}: {socket.for.join(', ')}</span>
+						</li>
+					{/each}
+				</ul>
+			{:else if tools.length}
+				<p class="caption mt-2">Sockets stand here once threads are typed under Joints.</p>
+			{/if}
 			{#if range}
 				<p class="caption mt-2">
 					Torque wrenches for {units.show(range[0]!, 'torque', { decimals: 0 })} to {units.show(
