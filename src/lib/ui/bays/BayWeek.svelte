@@ -144,7 +144,7 @@
 						: 'fill-spruce-wash stroke-spruce'} {moving?.id === slot.id ? 'opacity-70' : ''}"
 					stroke-width={picked === slot.id ? 3 : 1.5}
 				/>
-				<text x={x + 7} y={y + 18} font-size="15" font-weight="700">{slot.plate}</text>{' '}
+				<text x={x + 7} y={y + 18} font-size="15" font-weight="700">{slot.plate}&nbsp;</text>
 				{#if tall > 40}<text
 						x={x + 7}
 						y={y + 34}
