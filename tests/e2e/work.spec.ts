@@ -391,3 +391,74 @@ test('a car is given its bay, dragged to another hour, and not onto another car'
 	const ics = await (await page.request.get('/api/v1/bays.ics')).text();
 	expect(ics).toMatch(/SUMMARY:Bay 1: OXB 127/);
 });
+
+test('two people on one car see each other’s work at once', async ({ mara, tomas }) => {
+	const url = await strutJob(mara);
+	await mara.goto(`${url}/inspect?corner=FL`);
+	await tomas.goto(`${url}/inspect?corner=FL`);
+	const leak = (page: Page) => page.getByRole('button', { name: '✕ Leak' });
+	await mara.getByRole('button', { name: 'Leak' }).click();
+	await expect(leak(tomas)).toBeVisible();
+	await tomas.getByRole('button', { name: '✕ Leak' }).click();
+	await expect(leak(mara)).toHaveCount(0);
+
+	await tomas.goto(`${url}/work`);
+	await mara.goto(`${url}/work`);
+	const left = await toGo(mara);
+	await tomas.getByRole('checkbox').check();
+	await tomas.getByRole('button', { name: 'Done, next step' }).click();
+	await expect.poll(() => toGo(mara)).toBe(left - 1);
+});
+
+test('what is typed wrong at the bench and in the plan says what would be right, and stays', async ({
+	tomas: page
+}) => {
+	const url = await strutJob(page);
+	await page.goto(`${url}/plan`);
+	const unit = page.getByRole('textbox', { name: 'Complete unit' });
+	await unit.fill('cheap');
+	await expect(
+		page.getByText('‘cheap’ is not an amount: a number such as 180 or 92,50')
+	).toBeVisible();
+	await expect(unit).toHaveValue('cheap');
+
+	await page.goto(`${url}/bench?corner=FL&at=compressor`);
+	await page.getByLabel('Active coils').fill('many');
+	await expect(page.getByText('‘many’ is not a number')).toBeVisible();
+	await page.getByLabel('Free length').fill('330 kg');
+	await expect(page.getByText(/kg.*length|length.*kg/).first()).toBeVisible();
+
+	await page.getByRole('button', { name: 'Old against new' }).click();
+	const extended = page.getByLabel('Length extended, old');
+	await extended.fill('long');
+	await expect(extended).toHaveAttribute('aria-invalid', 'true');
+});
+
+test('the work is walked by keyboard: places by Alt and a letter, a step by Enter', async ({
+	tomas: page
+}) => {
+	const url = await strutJob(page);
+	await page.goto(url);
+	for (const [keys, place] of [
+		['Alt+i', 'inspect'],
+		['Alt+p', 'plan'],
+		['Alt+w', 'work']
+	] as const) {
+		await page.keyboard.press(keys);
+		await expect(page).toHaveURL(new RegExp(`/${place}$`));
+	}
+	const title = page.getByRole('heading', { level: 1 });
+	await expect(title).toHaveText('Wheel fasteners loose a quarter-turn, on the ground');
+	const gate = page.getByRole('checkbox');
+	await gate.focus();
+	await page.keyboard.press('Space');
+	await expect(gate).toBeChecked();
+	await page.getByRole('button', { name: 'Done, next step' }).focus();
+	await page.keyboard.press('Enter');
+	await expect(title).toHaveText('Chock the wheels that stay down');
+	// Not looked: it does not count.
+	await page.getByRole('button', { name: 'Done, next step' }).focus();
+	await page.keyboard.press('Enter');
+	await expect(page.getByText('Look first, then touch the box.')).toBeVisible();
+	await expect(title).toHaveText('Chock the wheels that stay down');
+});

@@ -1,0 +1,220 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { stackOf } from '../../core/bench/stack';
+import { findLayout } from '../../core/layout/catalogue';
+import { blockedBy } from '../../core/work/order';
+import { replay } from '../../core/work/replay';
+import { usualCosts, showMoney } from './costs';
+import type { JobRecord } from './model';
+import { declinedWork, jobAdvice, jobParts } from './plan';
+import { sagOf } from './sag';
+import { viewJob } from './view';
+import { benchWants, findingsOf, jointAt, viewWork } from './work';
+import { WorkBook, type WorkData, type WorkEntry, type WorkKind } from './work-book';
+import { trayItems, workOwed } from './work-owed';
+
+const limits = { setDeg: 2, advisedDeg: 5 };
+/** A job of the demo shop, free to be changed. */
+const job = (number: string) =>
+	(JSON.parse(readFileSync(`demo/jobs/${number}.json`, 'utf8')) as { job: JobRecord }).job;
+let count = 0;
+function write<K extends WorkKind>(record: JobRecord, kind: K, subject: string, data: WorkData[K]) {
+	const id = `entry-${++count}`;
+	const takenAt = '2026-11-24T09:00:00.000Z';
+	const personId = record.createdBy;
+	record.work.push({ id, kind, subject, data, personId, takenAt } as WorkEntry);
+}
+const stepOf = (record: JobRecord, id: string) =>
+	viewWork(record, limits).order.steps.find((step) => step.id === id)!;
+const wants = (record: JobRecord, id: string) =>
+	benchWants(record, new WorkBook(record.work), stepOf(record, id));
+
+describe('the book of the work', () => {
+	it('answers with the last entry of a kind and subject, and with the one before it', () => {
+		const record = job('2026-0268');
+		const rust = (grade: 'none' | 'light' | 'heavy') => write(record, 'rust', 'car', { grade });
+		rust('heavy');
+		rust('none');
+		const book = new WorkBook(record.work);
+		expect(book.get('rust')).toEqual({ grade: 'none' });
+		expect(book.before('rust', 'car')).toEqual({ grade: 'heavy' });
+		expect(book.get('rust', 'front')).toBeUndefined();
+		expect(book.of('rust')).toHaveLength(1);
+	});
+
+	it('takes a finding back without losing that it was there', () => {
+		const record = job('2026-0268');
+		const before = findingsOf(new WorkBook(record.work)).length;
+		write(record, 'finding', 'FL/boot', {
+			corner: 'FL',
+			point: 'boot',
+			state: null,
+			where: '',
+			note: ''
+		});
+		const book = new WorkBook(record.work);
+		expect(findingsOf(book)).toHaveLength(before - 1);
+		expect(book.before('finding', 'FL/boot')).toMatchObject({ state: 'split' });
+	});
+});
+
+describe('where the work stands', () => {
+	it('comes next what is first in order and not done', () => {
+		const work = viewWork(job('2026-0268'), limits);
+		expect(work.next!.id).toBe('FL/compress');
+		expect(replay(work.order.steps, work.scope)).toEqual([]);
+		expect(blockedBy(work.order, 'FL/compress', work.done)).toEqual([]);
+		expect(blockedBy(work.order, 'FL/shaft-off', work.done).map(({ rule }) => rule.id)).toEqual([
+			'spring-free-first'
+		]);
+	});
+
+	it('counts heights as read when they are read, and the round’s steps by their joints', () => {
+		const record = job('2026-0268');
+		expect(viewWork(record, limits).done.has('car/heights-before')).toBe(true);
+		record.readings = record.readings.filter(({ corner }) => corner !== 'RR');
+		expect(viewWork(record, limits).done.has('car/heights-before')).toBe(false);
+		const done = () => viewWork(record, limits).done.has('front/links-tight');
+		expect(done()).toBe(false);
+		for (const joint of record.joints.filter(({ name }) => name === 'Drop link, upper nut'))
+			joint.loosened = false;
+		expect(done()).toBe(true);
+	});
+
+	it('opens a step again that was taken back', () => {
+		const record = job('2026-0268');
+		write(record, 'step', 'FL/undo-top', { state: 'open', note: '' });
+		expect(viewWork(record, limits).next!.id).toBe('FL/undo-top');
+	});
+
+	it('follows a hand’s order, and drops it where the plan has other steps now', () => {
+		const record = job('2026-0269');
+		const usual = viewWork(record, limits).order.steps.map(({ id }) => id);
+		const [a, b] = [usual.indexOf('RL/mark'), usual.indexOf('RR/mark')];
+		const ids = [...usual];
+		[ids[a], ids[b]] = [ids[b]!, ids[a]!];
+		write(record, 'order', 'car', { ids });
+		expect(viewWork(record, limits).order.steps.map(({ id }) => id)).toEqual(ids);
+		write(record, 'scope', 'rear', { damper: true, spring: true, bushes: false });
+		const { order, scope } = viewWork(record, limits);
+		expect(order.steps.length).toBeGreaterThan(ids.length);
+		expect(replay(order.steps, scope)).toEqual([]);
+	});
+
+	it('has no steps before something is to be renewed', () => {
+		const work = viewWork(job('2026-0260'), limits);
+		expect(work.order.steps).toEqual([]);
+		expect(work.next).toBeUndefined();
+	});
+
+	it('finds a joint of the layout by its name, and none where it was renamed', () => {
+		const record = job('2026-0268');
+		const nut = jointAt(record, 'FL', 'shaft-nut')!;
+		expect(nut.name).toBe('Strut shaft nut');
+		nut.name = 'Nut on top';
+		expect(jointAt(record, 'FL', 'shaft-nut')).toBeUndefined();
+	});
+});
+
+describe('what the bench wants', () => {
+	it('is a spring seen free in a compressor that bears it', () => {
+		const record = job('2026-0268');
+		expect(wants(record, 'FL/compress')).toEqual(['the spring seen turning loosely in its seat']);
+		expect(wants(record, 'FR/compress')[0]).toMatch(/type the spring and the tool/);
+		const kept = new WorkBook(record.work).get('compressor', 'FL')!;
+		write(record, 'compressor', 'FL', {
+			...kept,
+			input: { ...kept.input, ratedLoadPerHookN: 600 },
+			free: true
+		});
+		expect(wants(record, 'FL/compress')[0]).toMatch(/overloaded/);
+		write(record, 'compressor', 'FL', {
+			...kept,
+			input: { ...kept.input, hookedCoils: 1.5 },
+			free: true
+		});
+		expect(wants(record, 'FL/compress')[0]).toMatch(/close too early/);
+		write(record, 'compressor', 'FL', { ...kept, free: true });
+		expect(wants(record, 'FL/compress')).toEqual([]);
+	});
+
+	it('is every part stacked in order but the nut, the damper primed, its marks right', () => {
+		const record = job('2026-0268');
+		const order = stackOf(findLayout('macpherson-front')!)
+			.map(({ key }) => key)
+			.filter((key) => key !== 'shaft-nut');
+		const stack = (parts: typeof order, checks: WorkData['stack']['checks']) =>
+			write(record, 'stack', 'FL', { order: parts, checks, typed: {} });
+		expect(wants(record, 'FL/restack').join()).toMatch(/still to go on: damper.*primed/);
+		stack(order, {});
+		expect(wants(record, 'FL/restack')).toEqual(['the new damper primed through its stroke']);
+		stack(order, { strokes: 5, clockOldDeg: 0, clockNewDeg: 20 });
+		expect(wants(record, 'FL/restack')[0]).toMatch(/20.0° clockwise/);
+		stack(
+			order.filter((part) => part !== 'bump-stop'),
+			{ strokes: 5 }
+		);
+		expect(wants(record, 'FL/restack')[0]).toMatch(/bump stop is missing/);
+		stack(order, { strokes: 5 });
+		expect(wants(record, 'FL/restack')).toEqual([]);
+	});
+
+	it('is each new part compared, one sent back compared again', () => {
+		const record = job('2026-0268');
+		expect(wants(record, 'FL/compare')).toEqual([]);
+		const kept = new WorkBook(record.work).get('comparison', 'FL/damper')!;
+		write(record, 'comparison', 'FL/damper', { ...kept, outcome: 'returned' });
+		expect(wants(record, 'FL/compare')).toEqual(['the damper went back: compare the next one']);
+		write(record, 'comparison', 'FL/damper', { ...kept, outcome: 'open' });
+		expect(wants(record, 'FL/compare')[0]).toMatch(/the same in 3 dimensions/);
+	});
+
+	it('is nothing for a step at the car', () => {
+		expect(wants(job('2026-0268'), 'FL/undo-top')).toEqual([]);
+	});
+});
+
+describe('what the work still owes to a signature', () => {
+	it('is what lies in the trays, by corner', () => {
+		const record = job('2026-0268');
+		const owed = workOwed(record);
+		expect(owed).toHaveLength(3);
+		expect(owed[0]).toEqual({
+			corner: 'FL',
+			text: 'Bracket bolt, hose (tray A1): 1 of 1 not back'
+		});
+		for (const item of trayItems(new WorkBook(record.work))) {
+			const { id, ...data } = item;
+			write(record, 'tray', id, { ...data, step: 'FL/hose-off', back: item.count });
+		}
+		expect(workOwed(record)).toEqual([]);
+		expect(viewJob(record).standing.owed.some(({ kind }) => kind === 'work')).toBe(false);
+	});
+});
+
+describe('advice and parts of a job', () => {
+	it('carry what was decided, and what was declined stays readable', () => {
+		const record = job('2026-0268');
+		const lines = jobAdvice(record, usualCosts);
+		expect(lines.find(({ id }) => id === 'renew:damper:front')).toMatchObject({
+			state: 'accepted'
+		});
+		expect(declinedWork(record)).toEqual([{ title: 'Top bearings, front', reason: '' }]);
+		const parts = jobParts(record, usualCosts).map(({ id }) => id);
+		expect(parts).toContain('boot:FR');
+		expect(parts).not.toContain('top-bearing:FL');
+	});
+
+	it('name the sagged spring where the heights say so', () => {
+		const record = job('2026-0269');
+		const sag = sagOf(record, viewJob(record))!;
+		expect(sag.deviationMm.RL).toBeCloseTo(-21, 0);
+		expect(sag.suspects[0]!.springs).toContain('RL');
+		record.vehicle.axles.rear.makerHeightMm = null;
+		expect(sagOf(record, viewJob(record))).toBeUndefined();
+	});
+
+	it('show money with its currency', () => {
+		expect(showMoney(1234.5, { currency: 'EUR' })).toBe('1,234.50 EUR');
+	});
+});
