@@ -20,6 +20,9 @@ describe.each(computations.map((c) => [c.name, c] as const))('%s', (_, computati
 	);
 });
 
+/** What this process has worked, ms: other work on the machine does not count. */
+const busyMs = () => process.cpuUsage().user / 1000;
+
 /** What a slip of the hand or a broken device sends. */
 const slips = [
 	NaN,
@@ -48,10 +51,10 @@ describe.each(computations.map((c) => [c.name, c] as const))(
 			for (const path of paths) {
 				for (const slip of slips) {
 					const input = withNumber(computation.example, path, slip as number);
-					const started = performance.now();
+					const started = busyMs();
 					const result = compute(computation, input);
 					const where = `${path} = ${String(slip)}`;
-					expect(performance.now() - started, where).toBeLessThan(1000);
+					expect(busyMs() - started, where).toBeLessThan(1000);
 					if (result.ok) {
 						for (const value of numbersOf(result.value).values()) {
 							expect(Number.isFinite(value), where).toBe(true);
@@ -103,9 +106,9 @@ describe('bad input', () => {
 	it('a long list of numbers out of range: the first is named, quickly', () => {
 		const many = (value: number) => Array.from({ length: 200_000 }, () => value);
 		for (const value of [1e7, 1e12, 1e300]) {
-			const started = performance.now();
+			const started = busyMs();
 			const result = compute(findComputation('bounce')!, { timeS: many(value), heightMm: many(1) });
-			expect(performance.now() - started).toBeLessThan(1000);
+			expect(busyMs() - started).toBeLessThan(1000);
 			expect(!result.ok && result.faults[0]!.field).toMatch(/^timeS/);
 		}
 	});

@@ -3,6 +3,7 @@ import addFormats from 'ajv-formats';
 import Papa from 'papaparse';
 import { readdirSync, readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
+import { addDays, startOfISOWeek } from 'date-fns';
 import { describe, expect, it } from 'vitest';
 import { loadDemo } from '../../demo/load.ts';
 import { validate } from '../../src/core/validate.ts';
@@ -10,6 +11,8 @@ import { viewJob } from '../../src/lib/job/view.ts';
 import { jobFileSchema } from '../../src/lib/schema/job-file.ts';
 import { targetSchema } from '../../src/lib/schema/job.ts';
 import { jobFileJsonSchema } from '../../src/lib/server/api/openapi.ts';
+import { bayPlan } from '../../src/lib/server/bays.ts';
+import { findShop } from '../../src/lib/server/db/shop.ts';
 import { searchJobIds } from '../../src/lib/server/db/jobs.ts';
 import { listPeople } from '../../src/lib/server/db/people.ts';
 import { readingsCsv, torquesCsv } from '../../src/lib/server/exchange/csv.ts';
@@ -275,11 +278,15 @@ describe('the demo shop', () => {
 		await loadDemo(demo.db);
 		await loadDemo(demo.db);
 		const jobs = await searchJobs(demo.db, { search: '' });
-		expect(jobs).toHaveLength(18);
-		expect(new Set(jobs.map((job) => job.plate)).size).toBe(16);
+		expect(jobs).toHaveLength(20);
+		expect(new Set(jobs.map((job) => job.plate)).size).toBe(18);
 		expect(new Set(jobs.map((job) => job.stage))).toEqual(
 			new Set(['heights-before', 'joints', 'set', 'heights-after', 'ready', 'signed'])
 		);
+		// Cars stand in their bays in the week of loading, once each.
+		const monday = startOfISOWeek(addDays(new Date(), 2));
+		const plan = await bayPlan(demo.db, (await findShop(demo.db))!, monday, addDays(monday, 7));
+		expect(plan.filter(({ slot }) => slot)).toHaveLength(7);
 	});
 
 	it('tells of a sagged corner, a bush caught wound up, and a car lowered on coilovers', async () => {

@@ -97,7 +97,7 @@ describe('the book of the work', () => {
 				outcome: 'explained',
 				reason: ''
 			},
-			/empty|required/
+			/reason of 5 letters/
 		],
 		['tray', 'x', { place: 'A1', name: 'Bolt', count: 1, back: 0 }, /GUID/],
 		['stack', 'FL', { order: ['hat'], checks: {} }, /must be one of/]

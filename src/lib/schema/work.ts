@@ -13,6 +13,8 @@ const corner = () =>
 	Joi.string()
 		.valid(...corners)
 		.required();
+/** A difference is explained in no fewer letters. */
+const leastReason = 5;
 const reason = () => text(500).default('');
 const typed = () =>
 	Joi.object()
@@ -26,15 +28,12 @@ const stepId = () =>
 		'a step such as FL/support'
 	);
 
+/** A regular expression, so that the published schema says it too. */
+const dimensionKeys = new RegExp(
+	`^(${comparedParts.flatMap((part) => dimensionsOf[part].map(({ key }) => key)).join('|')})$`
+);
 const measures = Joi.object({
-	values: Joi.object()
-		.pattern(
-			Joi.string().valid(
-				...comparedParts.flatMap((part) => dimensionsOf[part].map(({ key }) => key))
-			),
-			Joi.number().greater(0).max(3000)
-		)
-		.required(),
+	values: Joi.object().pattern(dimensionKeys, Joi.number().greater(0).max(3000)).required(),
 	hand: Joi.string().valid('left', 'right', 'either')
 });
 
@@ -130,11 +129,14 @@ export const workDataSchemas: Readonly<Record<WorkKind, Joi.ObjectSchema>> = {
 		new: measures.required(),
 		typed: typed(),
 		outcome: Joi.string().valid('open', 'fits', 'explained', 'returned').required(),
-		reason: reason().when('outcome', {
-			is: 'explained',
-			then: text(500).disallow('').min(5).required()
-		})
-	}),
+		reason: reason()
+	})
+		.custom((data: WorkData['comparison'], helpers) =>
+			data.outcome === 'explained' && data.reason.length < leastReason
+				? helpers.error('reason')
+				: data
+		)
+		.messages({ reason: `wants a reason of ${leastReason} letters or more for the difference` }),
 	compressor: Joi.object({
 		input: findComputation('spring-compressor')!
 			.input.fork(['uncertainty'], (field) => field.forbidden())

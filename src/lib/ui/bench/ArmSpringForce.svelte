@@ -2,17 +2,21 @@
 	import { armSpring } from '$core/spring/arm-spring';
 	import type { Corner } from '$core/height/corners';
 	import { parseQuantity } from '$core/units/parse';
+	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import { measuredSpring } from './measured-spring';
 	import { line, scaleLinear } from 'd3';
 
 	/** The force still in a spring on its arm as the jack goes down. */
 	let { corner }: { corner: Corner } = $props();
 	const units = personalUnits();
-	let rate = $state('45 N/mm');
-	let free = $state('340 mm');
-	let drooped = $state('290 mm');
+	// svelte-ignore state_referenced_locally (starts from what was measured and then leads)
+	const measured = measuredSpring(currentJob().work.book, corner);
+	let rate = $state(measured.rateNPerMm ?? '');
+	let free = $state(measured.freeLengthMm ?? '');
+	let drooped = $state('');
 	let lever = $state('0.6');
 	let lowered = $state(0);
 	const si = (text: string, dimension: 'rate' | 'length') => {
@@ -66,7 +70,9 @@
 			bind:value={lever}
 			inputmode="decimal"
 			hint="spring’s distance from the pivot over the jack’s"
-			fault={input ? undefined : 'a number above 0, up to 2'}
+			fault={Number(lever.replace(',', '.')) > 0 && Number(lever.replace(',', '.')) <= 2
+				? undefined
+				: 'a number above 0, up to 2'}
 		/>
 	</div>
 	{#if input && start && now && toGo > 0}
@@ -128,7 +134,12 @@
 			/>
 			<span class="num">{show(Math.min(lowered, toGo), 'length')}</span></label
 		>
-	{:else if input}
+	{:else if !input}
+		<p class="caption mt-3">
+			Type its rate and lengths: measured under Old against new, the free length and the rate from
+			its wire stand here by themselves.
+		</p>
+	{:else}
 		<p class="mt-3 text-spruce">✓ Loose already at full droop.</p>
 	{/if}
 </section>

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { corners, axleOf, type Corner } from '$core/height/corners';
-	import { coilRate, shearModulusGPa } from '$core/spring/rate';
 	import { springCompressor, type CompressorInput } from '$core/spring/compressor';
 	import { formatNumber } from '$core/units/format';
 	import { parseQuantity } from '$core/units/parse';
@@ -12,6 +11,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import { measuredSpring } from './measured-spring';
 	import SpringDrawing from '$lib/ui/workbench/spring/SpringDrawing.svelte';
 
 	/** This spring in this compressor: what each hook bears, and turns counted off in alternation. */
@@ -43,26 +43,6 @@
 		{ key: 'clearanceMm', label: 'Gap wanted at the seat', dimension: 'length' },
 		{ key: 'ratedLoadPerHookN', label: 'Tool may bear, a hook', dimension: 'force' }
 	];
-	/** The old spring as it was measured at the bench; its rate from its wire, if nobody knows better. */
-	const measured = $derived.by((): Record<string, string> => {
-		const { values = {} } = job.work.book.get('comparison', `${corner}/spring`)?.old ?? {};
-		const { freeLengthMm, wireMm, outerMm, coils } = values;
-		const rate =
-			wireMm && outerMm && coils
-				? coilRate({
-						wireDiameterMm: wireMm,
-						meanDiameterMm: outerMm - wireMm,
-						activeCoils: coils,
-						shearModulusGPa: shearModulusGPa['oil-tempered']
-					})
-				: undefined;
-		return {
-			...(freeLengthMm && { freeLengthMm: `${freeLengthMm} mm` }),
-			...(wireMm && { wireDiameterMm: `${wireMm} mm` }),
-			...(coils && { activeCoils: String(coils) }),
-			...(rate && { rateNPerMm: `${rate.toFixed(1)} N/mm` })
-		};
-	});
 	/** The shop's tool; of the spring only what was measured is filled in. */
 	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
 	let typed = $state<Record<string, string>>({
@@ -71,7 +51,7 @@
 		hooks: '4',
 		screwLeadMm: '2 mm',
 		ratedLoadPerHookN: `${costs.compressorHookN} N`,
-		...measured,
+		...measuredSpring(job.work.book, corner),
 		...(kept ?? beside)?.typed
 	});
 	let refusal = $state<Refusal>();
