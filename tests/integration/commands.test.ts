@@ -261,7 +261,7 @@ describe('verify', () => {
 		const all = vane(['verify', '--demo']);
 		expect([all.status, all.stderr]).toEqual([0, '']);
 		const lines = all.stdout.trim().split('\n');
-		expect(lines).toHaveLength(18);
+		expect(lines).toHaveLength(20);
 		for (const line of lines) expect(line).toMatch(/^2026-\d{4} {2}(holds, \d+ entries|nothing)/);
 
 		const edit = `UPDATE torques t JOIN jobs j ON j.id = t.job_id SET t.torque_nm = 250
