@@ -41,13 +41,14 @@ export function addWork(
 			return earlier.entry;
 		}
 		const entry = { ...input, personId: person.id } as WorkEntry;
-		const record = await loadJob(tx, jobId);
-		if (entry.kind === 'step') entry.data = await checkedStep(tx, record, entry, person);
+		if (entry.kind === 'step') {
+			entry.data = await checkedStep(tx, await loadJob(tx, jobId), entry, person);
+		}
 		if (entry.kind === 'compressor') checkCompressor(entry.data);
 		if (entry.kind === 'finding') checkFinding(entry);
 		await appendWork(tx, jobId, entry);
 		if (entry.kind === 'scope' || entry.kind === 'strategy') {
-			await planJoints(tx, job, { ...record, work: [...record.work, entry] }, person.id);
+			await planJoints(tx, job, await loadJob(tx, jobId), person.id);
 		}
 		return entry;
 	});
