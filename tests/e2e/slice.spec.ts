@@ -25,7 +25,7 @@ async function openJob(page: Page, plate: string): Promise<void> {
 	await page.getByLabel('Front left').tap();
 	await page.getByRole('button', { name: 'Open the job' }).tap();
 	await expect(
-		page.getByRole('link', { name: 'Read the height before, front left →' })
+		page.getByRole('link', { name: 'Read the height before, front left' })
 	).toBeVisible();
 }
 
@@ -51,7 +51,7 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 	const job = new URL(page.url()).pathname;
 
 	await test.step('heights before', async () => {
-		await page.getByRole('link', { name: 'Read the height before, front left →' }).tap();
+		await page.getByRole('link', { name: 'Read the height before, front left' }).tap();
 		await page.getByRole('button', { name: 'Note it' }).tap();
 		for (const check of [
 			'Level floor',
