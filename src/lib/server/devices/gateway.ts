@@ -32,6 +32,8 @@ export interface GatewayOptions {
 /** The devices connected to this process. */
 export class DeviceLines {
 	readonly #sockets = new Map<string, Socket>();
+	/** What each connection was told last. */
+	readonly #told = new WeakMap<Socket, DeviceTask | null>();
 
 	connected(deviceId: string): boolean {
 		return this.#sockets.has(deviceId);
@@ -50,7 +52,14 @@ export class DeviceLines {
 	/** Tells the device what to measure next, if it is there to hear it. */
 	tell(deviceId: string, task: DeviceTask | null): void {
 		const socket = this.#sockets.get(deviceId);
-		if (socket) say(socket, { type: 'task', task: task && forDevice(task) });
+		if (!socket) return;
+		this.#told.set(socket, task);
+		say(socket, { type: 'task', task: task && forDevice(task) });
+	}
+
+	/** What this connection was told; undefined while nothing was. */
+	told(socket: Socket): DeviceTask | null | undefined {
+		return this.#told.get(socket);
 	}
 
 	endAll(): void {
@@ -165,11 +174,15 @@ async function hello(
 	}
 	lines.open(device.id, socket);
 	await setSeen(db, device.id, new Date());
+	// Read again: while it came in, its last reading may have been taken and something new been asked.
+	const now = (await findDevice(db, device.id)) ?? device;
+	const told = lines.told(socket);
+	const task = told === undefined ? now.task : told;
 	say(socket, {
 		type: 'welcome',
-		device: device.name,
-		lastSeq: device.lastSeq,
-		task: device.task && forDevice(device.task)
+		device: now.name,
+		lastSeq: now.lastSeq,
+		task: task && forDevice(task)
 	});
 	return device.id;
 }
