@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { slotStepMin, workingWeek, type BaySlot } from '$core/schedule/bays';
 	import { addDays, format } from 'date-fns';
+	import type { Attachment } from 'svelte/attachments';
 	import { draggable } from '../corner/drag';
 
 	/** A week of the bays: a column a day, a lane a bay, a car a block; blocks are moved by hand. */
@@ -50,8 +51,9 @@
 	/** The block that is being moved, where it is now. */
 	let moving = $state<{ id: string; bay: number; startMin: number }>();
 	let svg = $state<SVGSVGElement>();
-	function grab(slot: Shown) {
+	function grab(id: string) {
 		return ({ x, y }: { x: number; y: number }) => {
+			const slot = slots.find((one) => one.id === id)!;
 			const [dx, dy] = [x - xOf(slot.startMin, slot.bay) - 6, y - yOf(slot.startMin)];
 			onpick(slot.id);
 			return (to: { x: number; y: number }) => {
@@ -59,6 +61,9 @@
 			};
 		};
 	}
+	/** One for each block and kept: the week may be loaded anew while a block is in the hand. */
+	const handles: Record<string, Attachment<SVGElement>> = {};
+	const handleOf = (id: string) => (handles[id] ??= draggable(grab(id)));
 	function drop(slot: Shown) {
 		if (moving?.id === slot.id && (moving.bay !== slot.bay || moving.startMin !== slot.startMin)) {
 			onmove({ ...slot, bay: moving.bay, startMin: moving.startMin });
@@ -128,7 +133,7 @@
 					'EEEE'
 				)}, {slot.minutes} minutes"
 				aria-pressed={picked === slot.id}
-				{@attach draggable(grab(slot))}
+				{@attach handleOf(slot.id)}
 				onpointerup={() => drop(slot)}
 				onclick={() => onpick(slot.id)}
 				onkeydown={(event) => event.key === 'Enter' && onpick(slot.id)}
