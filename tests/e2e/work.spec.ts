@@ -362,6 +362,7 @@ test('a car is given its bay, dragged to another hour, and not onto another car'
 	await page.goto('/bays?week=2027-03-01');
 	const block = (plate: string) => page.getByRole('button', { name: new RegExp(`^${plate} \\d`) });
 	const drag = async (plate: string, down: number, right = 0) => {
+		await block(plate).scrollIntoViewIfNeeded();
 		const box = (await block(plate).boundingBox())!;
 		await page.mouse.move(box.x + 20, box.y + 12);
 		await page.mouse.down();
@@ -376,9 +377,12 @@ test('a car is given its bay, dragged to another hour, and not onto another car'
 	}
 	await expect(block('OXB 127')).toHaveAttribute('aria-label', /08:00, bay 1, Monday/);
 	await expect(block('HUM 583')).toHaveAttribute('aria-label', /08:00, bay 2, Monday/);
+	// The list of waiting cars may be long, and the row that was touched far down.
+	await page.evaluate(() => scrollTo(0, 0));
 	await drag('OXB 127', 120);
 	await expect(block('OXB 127')).not.toHaveAttribute('aria-label', /08:00/);
 	const moved = await block('OXB 127').getAttribute('aria-label');
+	await page.evaluate(() => scrollTo(0, 0));
 	// Onto the other car: refused, and it stays where it was.
 	const [one, two] = [await block('OXB 127').boundingBox(), await block('HUM 583').boundingBox()];
 	await drag('HUM 583', one!.y - two!.y, one!.x - two!.x);

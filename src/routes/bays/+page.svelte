@@ -142,7 +142,7 @@
 				{:else}<li class="py-2 text-soft">Every open job has a bay.</li>{/each}
 			</ul>
 		</section>
-		<div class="min-w-0 space-y-3">
+		<div class="min-w-0 space-y-3 lg:sticky lg:top-2">
 			<section class="panel overflow-x-auto p-2" aria-label="The week">
 				<BayWeek
 					{monday}
