@@ -58,6 +58,19 @@ export const partNames: Readonly<Record<PartKey, string>> = {
 const state = (key: string, name: string, gravity: Gravity): PointState => ({ key, name, gravity });
 const sound = (name: string) => state('sound', name, 'sound');
 
+/** What is looked at in the rubber of any arm. */
+const bush = {
+	how: 'Lever gently at the arm; look for cracks, a split, a sleeve that has moved.',
+	states: [
+		sound('Sound'),
+		state('cracked', 'Cracked', 'watch'),
+		state('split', 'Split', 'worn'),
+		state('moved', 'Sleeve moved', 'worn')
+	],
+	part: 'bush',
+	where: 'Which bush'
+} as const;
+
 const all: readonly InspectionPoint[] = [
 	{
 		key: 'damper-oil',
@@ -141,29 +154,13 @@ const all: readonly InspectionPoint[] = [
 		key: 'lower-bush',
 		name: 'Arm bushes',
 		place: 'lower-pivot',
-		how: 'Lever gently at the arm; look for cracks, a split, a sleeve that has moved.',
-		states: [
-			sound('Sound'),
-			state('cracked', 'Cracked', 'watch'),
-			state('split', 'Split', 'worn'),
-			state('moved', 'Sleeve moved', 'worn')
-		],
-		part: 'bush',
-		where: 'Which bush'
+		...bush
 	},
 	{
 		key: 'upper-bush',
 		name: 'Upper arm bushes',
 		place: 'upper-pivot',
-		how: 'Lever gently at the arm; look for cracks, a split, a sleeve that has moved.',
-		states: [
-			sound('Sound'),
-			state('cracked', 'Cracked', 'watch'),
-			state('split', 'Split', 'worn'),
-			state('moved', 'Sleeve moved', 'worn')
-		],
-		part: 'bush',
-		where: 'Which bush'
+		...bush
 	},
 	{
 		key: 'ball-joint',

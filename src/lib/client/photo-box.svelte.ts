@@ -3,6 +3,7 @@
  * them, and sent again when the network is back. The id makes a photo sent twice the same photo.
  */
 import type { Corner } from '$core/height/corners';
+import { photoSide } from '$lib/job/work-book';
 import { del, entries, set } from 'idb-keyval';
 import { v7 as uuidv7 } from 'uuid';
 import { call, type Refusal } from './api';
@@ -19,7 +20,6 @@ export interface WaitingPhoto {
 	image: string;
 }
 
-const longestSide = 1600;
 const retryMs = 5000;
 const prefix = 'photo-';
 
@@ -69,7 +69,7 @@ class PhotoBox {
 /** As JPEG, upright, its longest side cut to what the server keeps. */
 async function shrunk(file: Blob): Promise<string> {
 	const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
-	const scale = Math.min(1, longestSide / Math.max(picture.width, picture.height));
+	const scale = Math.min(1, photoSide / Math.max(picture.width, picture.height));
 	const canvas = document.createElement('canvas');
 	canvas.width = Math.round(picture.width * scale);
 	canvas.height = Math.round(picture.height * scale);

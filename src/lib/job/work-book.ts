@@ -114,6 +114,9 @@ export type WorkEntry = {
 	};
 }[WorkKind];
 
+/** Longest side of a kept picture, pixels: cut in the browser to save the way, and again by the server. */
+export const photoSide = 1600;
+
 export interface Photo {
 	id: string;
 	corner: Corner | null;

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import type { Corner } from '../../../core/height/corners.ts';
-import type { Photo } from '../../job/work-book.ts';
+import { photoSide, type Photo } from '../../job/work-book.ts';
 import { findPhoto, findPicture, insertPhoto, withdrawPhoto } from '../db/photos.ts';
 import type { Database } from '../db/pool.ts';
 import { notFound, Problem, refuse } from '../problem.ts';
@@ -16,8 +16,6 @@ export interface NewPhoto {
 	image: string;
 }
 
-/** Longest side of a kept picture, pixels. */
-const longestSide = 1600;
 const mostPixels = 60e6;
 
 /** Keeps a photo with the job: turned upright, made small, rid of what the camera wrote into it. */
@@ -56,7 +54,7 @@ async function shrunk(image: string) {
 	try {
 		return await sharp(bytes, { limitInputPixels: mostPixels })
 			.rotate()
-			.resize(longestSide, longestSide, { fit: 'inside', withoutEnlargement: true })
+			.resize(photoSide, photoSide, { fit: 'inside', withoutEnlargement: true })
 			.flatten({ background: '#ffffff' })
 			.jpeg({ quality: 82, mozjpeg: true })
 			.toBuffer({ resolveWithObject: true });
