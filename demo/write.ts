@@ -1087,10 +1087,10 @@ write('shop.json', {
 	bayPlan: [
 		{ number: '2026-0257', bay: 0, day: 0, hour: 8, minutes: 240 },
 		{ number: '2026-0262', bay: 1, day: 0, hour: 9.5, minutes: 270 },
-		{ number: '2026-0268', bay: 0, day: 1, hour: 8, minutes: 270 },
+		{ number: '2026-0264', bay: 0, day: 1, hour: 8, minutes: 390 },
 		{ number: '2026-0263', bay: 1, day: 1, hour: 8, minutes: 300 },
 		{ number: '2026-0269', bay: 1, day: 2, hour: 8, minutes: 150 },
-		{ number: '2026-0264', bay: 0, day: 2, hour: 10, minutes: 390 },
+		{ number: '2026-0268', bay: 0, day: 2, hour: 10.5, minutes: 270 },
 		{ number: '2026-0267', bay: 1, day: 3, hour: 13, minutes: 210 }
 	]
 });

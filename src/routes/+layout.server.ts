@@ -21,6 +21,8 @@ export const load: LayoutServerLoad = ({ locals }) => {
 			resetAboveMm: 10,
 			costs: usualCosts,
 			bays: 2,
+			lifts: 1,
+			technicians: 2,
 			version: 0
 		},
 		units: unitChoice(preference)

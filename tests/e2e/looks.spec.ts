@@ -52,6 +52,7 @@ const views: [name: string, path: string][] = [
 	['bench, spring on the arm', 'job:2026-0269/bench?corner=RL&at=arm'],
 	['sheet in the middle of the work', 'job:2026-0268/sheet'],
 	['bays', '/bays'],
+	['day without cars', '/bays/2030-03-04'],
 	['rack', '/rack'],
 	['sheet', 'job:2026-0238/sheet'],
 	['wheels to check', '/retorques'],

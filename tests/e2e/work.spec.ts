@@ -396,6 +396,52 @@ test('a car is given its bay, dragged to another hour, and not onto another car'
 	expect(ics).toMatch(/SUMMARY:Bay 1: OXB 127/);
 });
 
+test('two cars of a day share two people and one lift, and their times go into the plan', async ({
+	mara: page,
+	record
+}) => {
+	const cars = { 'RUD 614': '2026-0268', 'PEM 847': '2026-0269' };
+	await page.goto('/bays/2027-03-09');
+	await expect(page.getByText('No car comes into a bay on this day')).toBeVisible();
+	for (const [bay, number] of Object.values(cars).entries()) {
+		const { id } = await record(page, number);
+		const startsAt = new Date(`2027-03-09T1${bay}:00:00`).toISOString();
+		const place = { bay, startsAt, minutes: 120, version: 1 };
+		expect((await page.request.put(`/api/v1/jobs/${id}/bay`, { data: place })).status()).toBe(200);
+	}
+	await page.reload();
+	const blocks = page.getByRole('list', { name: 'Blocks' });
+	const ready = page.getByRole('region', { name: '2 cars in 2 bays' }).getByRole('status');
+	await expect(ready).toHaveText(/^\d\d:\d\d$/, { timeout: 60_000 });
+	// One after the other on the lift.
+	const spans = await blocks
+		.getByRole('listitem', { name: /^Lift 1/ })
+		.evaluateAll((items) =>
+			items.map((item) => item.getAttribute('aria-label')!.match(/\d\d:\d\d/g)!)
+		);
+	expect(spans).toHaveLength(2);
+	spans.sort();
+	expect(spans[0]![1]! <= spans[1]![0]!).toBe(true);
+	await expect(blocks.getByRole('listitem', { name: /^Person 2/ }).first()).toBeAttached();
+	const both = await ready.innerText();
+	// One person alone is done later.
+	await page.getByLabel('People').selectOption('1');
+	await expect(page.getByRole('progressbar', { name: 'Search done' })).toHaveCount(0);
+	await expect
+		.poll(async () => (await ready.count()) === 1 && (await ready.innerText()) > both, {
+			timeout: 60_000
+		})
+		.toBe(true);
+	await page.getByRole('button', { name: 'Take these times into the plan' }).click();
+	await expect(page.getByText('The plan stands at these times.')).toBeVisible({ timeout: 60_000 });
+	const row = page.getByRole('row').filter({ hasText: 'PEM 847' });
+	await expect(row).not.toContainText('11:00–13:00');
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(row).toContainText('bay 2, 11:00–13:00');
+	await page.getByRole('link', { name: 'Week', exact: true }).click();
+	await expect(page.getByRole('link', { name: 'Day of Tuesday 9 March' })).toBeVisible();
+});
+
 test('two people on one car see each other’s work at once', async ({ mara, tomas }) => {
 	const url = await strutJob(mara);
 	await mara.goto(`${url}/inspect?corner=FL`);

@@ -1,9 +1,18 @@
 /** The plan of the bays: one car in a bay at a time, whoever moves it. */
 import { describe, expect, it } from 'vitest';
-import { slotSchema, workEntrySchema } from '../../src/lib/schema/work.ts';
-import { bayPlan, clearSlot, placeSlot, type SlotInput } from '../../src/lib/server/bays.ts';
+import { slotSchema, slotsSchema, workEntrySchema } from '../../src/lib/schema/work.ts';
+import {
+	bayPlan,
+	clearSlot,
+	dayPlan,
+	placeSlot,
+	placeSlots,
+	type SlotInput,
+	type SlotOfJob
+} from '../../src/lib/server/bays.ts';
 import { findShop, updateShop } from '../../src/lib/server/db/shop.ts';
 import { bayCalendar } from '../../src/lib/server/exchange/calendar.ts';
+import { usualStrategy } from '../../src/core/work/scope.ts';
 import { addWork, type NewWork } from '../../src/lib/server/jobs/work.ts';
 import { v7 as uuidv7 } from 'uuid';
 import { checked, useShop } from './shop.ts';
@@ -56,6 +65,94 @@ describe('a bay', () => {
 		await clearSlot(shop.db, job);
 	});
 
+	it('lets cars change places in one go, and moves none where one cannot go', async () => {
+		const [one, two, third] = [await shop.job(), await shop.job(), await shop.job()];
+		const together = async (slots: object[]) =>
+			placeSlots(
+				shop.db,
+				checked<{ slots: SlotOfJob[] }>(slotsSchema, { slots }).slots,
+				(await findShop(shop.db))!
+			);
+		await place(one, at(8));
+		await place(two, at(8, { bay: 1 }));
+		await place(third, at(12));
+		const places = async () =>
+			Object.fromEntries((await plan()).map(({ id, slot }) => [id, slot?.bay]));
+		await together([
+			{ jobId: one, ...at(8, { bay: 1, version: 1 }) },
+			{ jobId: two, ...at(8, { bay: 0, version: 1 }) }
+		]);
+		expect(await places()).toMatchObject({ [one]: 1, [two]: 0 });
+		// The second would stand on the third, which is not moved.
+		await expect(
+			together([
+				{ jobId: one, ...at(8, { bay: 0, version: 2 }) },
+				{ jobId: two, ...at(13, { bay: 0, version: 2 }) }
+			])
+		).rejects.toMatchObject({ faults: [{ field: 'slots.1.startsAt' }] });
+		// And two of one list on each other.
+		await expect(
+			together([
+				{ jobId: one, ...at(15, { version: 2 }) },
+				{ jobId: two, ...at(16, { version: 2 }) }
+			])
+		).rejects.toMatchObject({ faults: [{ field: 'slots.1.startsAt' }] });
+		expect(await places()).toMatchObject({ [one]: 1, [two]: 0 });
+		await expect(together([{ jobId: one, ...at(8) }])).rejects.toMatchObject({ status: 409 });
+		expect(() =>
+			checked(slotsSchema, { slots: [1, 2].map(() => ({ jobId: one, ...at(8) })) })
+		).toThrow();
+		for (const job of [one, two, third]) await clearSlot(shop.db, job);
+	});
+
+	it('hands over what is left to do on the cars of a day', async () => {
+		const [planned, bare] = [await shop.job(['FL', 'FR']), await shop.job()];
+		const write = (kind: string, subject: string, data: object) =>
+			addWork(
+				shop.db,
+				planned,
+				checked<NewWork>(workEntrySchema, {
+					id: uuidv7(),
+					kind,
+					subject,
+					data,
+					takenAt: new Date().toISOString()
+				}),
+				shop.technician
+			);
+		await write('scope', 'front', { damper: true, spring: false, bushes: false });
+		await write('rust', 'car', { grade: 'light' });
+		await place(planned, at(8));
+		await place(bare, at(9, { bay: 1 }));
+		const day = async () =>
+			dayPlan(
+				shop.db,
+				(await findShop(shop.db))!,
+				new Date('2027-03-01T00:00:00Z'),
+				new Date('2027-03-02T00:00:00Z')
+			);
+		const [first, second] = await day();
+		expect(first).toMatchObject({ id: planned, car: { people: 1 } });
+		expect(first!.car!.lift).toEqual({ from: 'car/lift', until: 'car/ground' });
+		expect(first!.minutes).toBeGreaterThan(120);
+		expect(second).toMatchObject({ id: bare, car: null, minutes: null });
+		await write('step', 'FL/soak', { state: 'done', tookMin: 4 });
+		const [after] = await day();
+		expect(after!.car!.tasks).toHaveLength(first!.car!.tasks.length - 1);
+		expect(after!.car!.tasks.flatMap((task) => task.after)).not.toContain('FL/soak');
+		expect(after!.minutes).toBeLessThan(first!.minutes!);
+		// A span that begins when the car is in the bay already does not hold it.
+		const later = await dayPlan(
+			shop.db,
+			(await findShop(shop.db))!,
+			new Date('2027-03-01T08:30:00Z'),
+			new Date('2027-03-02T00:00:00Z')
+		);
+		expect(later.map(({ id }) => id)).toEqual([bare]);
+		await clearSlot(shop.db, planned);
+		await clearSlot(shop.db, bare);
+	});
+
 	it('knows how long the order of work takes, and what must soak before', async () => {
 		const job = await shop.job(['FL', 'FR']);
 		const write = (kind: string, subject: string, data: object) =>
@@ -78,7 +175,12 @@ describe('a bay', () => {
 		expect(usual).toBeGreaterThan(120);
 		await write('rust', 'car', { grade: 'heavy' });
 		expect(await line()).toMatchObject({ soakHours: 12 });
-		expect((await line()).minutes!).toBeGreaterThan(usual);
+		const alone = (await line()).minutes!;
+		expect(alone).toBeGreaterThan(usual);
+		await write('strategy', 'car', { ...usualStrategy, sides: 'together', people: 2 });
+		const both = (await line()).minutes!;
+		expect(both).toBeLessThan(0.85 * alone);
+		expect(both).toBeGreaterThan(0.5 * alone);
 		await place(job, at(8));
 		const [begin, end] = ['DTSTART:20270301T080000Z', 'DURATION:PT120M'];
 		const ics = bayCalendar(await plan(), 'Test shop');
@@ -89,7 +191,14 @@ describe('a bay', () => {
 	it('is as many as the shop says, and costs are kept with it', async () => {
 		const before = (await findShop(shop.db))!;
 		const costs = { ...before.costs, currency: 'NOK', labourPerHour: 990 };
-		expect(await updateShop(shop.db, { ...before, bays: 3, costs })).toBe(true);
-		expect(await findShop(shop.db)).toMatchObject({ bays: 3, costs: { currency: 'NOK' } });
+		expect(await updateShop(shop.db, { ...before, bays: 3, lifts: 2, technicians: 4, costs })).toBe(
+			true
+		);
+		expect(await findShop(shop.db)).toMatchObject({
+			bays: 3,
+			lifts: 2,
+			technicians: 4,
+			costs: { currency: 'NOK' }
+		});
 	});
 });

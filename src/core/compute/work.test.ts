@@ -76,7 +76,21 @@ describe('work-schedule', () => {
 		high: 15,
 		...change
 	});
-	const schedule = (tasks: object[], people = 2) => ({ tasks, people, samples: 200, seed: 3 });
+	const car = (id: string, tasks: object[], change: object = {}) => ({
+		id,
+		people: 2,
+		tasks,
+		...change
+	});
+	const day = (cars: object[]) => ({
+		cars,
+		people: 2,
+		lifts: 1,
+		bays: 2,
+		samples: 200,
+		seed: 3
+	});
+	const schedule = (tasks: object[]) => day([car('one', tasks)]);
 
 	it('puts two people to work at two places', () => {
 		const result = run<{ makespanMin: number; proven: boolean; bars: { person: number }[] }>(
@@ -94,14 +108,40 @@ describe('work-schedule', () => {
 
 	it('says which task waits for one that does not stand before it, is there twice, or has its minutes crossed', () => {
 		expect(faultsOf('work-schedule', schedule([task('a', ['b']), task('b')]))).toEqual([
-			expect.stringMatching(/^tasks.0.after must be the id of a task before/)
+			expect.stringMatching(/^cars.0.tasks.0.after must be the id of a task before/)
 		]);
 		expect(faultsOf('work-schedule', schedule([task('a'), task('a')]))).toEqual([
-			expect.stringMatching(/^tasks.1.id is there twice/)
+			expect.stringMatching(/^cars.0.tasks.1.id is there twice/)
 		]);
 		expect(faultsOf('work-schedule', schedule([task('a', [], { low: 12 })]))).toEqual([
-			expect.stringMatching(/^tasks.0.likely must lie between low and high/)
+			expect.stringMatching(/^cars.0.tasks.0.likely must lie between low and high/)
 		]);
+	});
+
+	it('lets one car after the other onto the lift', () => {
+		const up = { lift: { from: 'up', until: 'down' } };
+		const tasks = [task('up'), task('down', ['up'])];
+		const two = day([car('a', tasks, up), car('b', tasks, up)]);
+		expect(run('work-schedule', two)).toMatchObject({ value: { makespanMin: 40, proven: true } });
+		expect(run('work-schedule', { ...two, lifts: 2 })).toMatchObject({
+			value: { makespanMin: 20, cars: [{ lift: { startMin: 0, endMin: 20 } }, { lift: {} }] }
+		});
+	});
+
+	it('says which car is there twice, and which lift is from no task of its car to a later one', () => {
+		expect(faultsOf('work-schedule', day([car('a', []), car('a', [])]))).toEqual([
+			expect.stringMatching(/^cars.1.id is there twice/)
+		]);
+		const tasks = [task('up'), task('down', ['up'])];
+		for (const lift of [
+			{ from: 'down', until: 'up' },
+			{ from: 'up', until: 'away' },
+			{ from: 'else', until: 'down' }
+		]) {
+			expect(faultsOf('work-schedule', day([car('a', tasks, { lift })]))).toEqual([
+				expect.stringMatching(/^cars.0.lift must name two tasks of this car/)
+			]);
+		}
 	});
 
 	it('has an answer for no task at all', () => {

@@ -3,7 +3,7 @@ import { axleOf, corners, type Axle, type Corner } from '../height/corners.ts';
 import { findLayout, layoutKeys } from '../layout/catalogue.ts';
 import { faulty, ok, type Fault, type Result } from '../result.ts';
 import { finish } from '../uncertainty/monte-carlo.ts';
-import { timeline, type TimelineInput } from '../schedule/timeline.ts';
+import { timeline, type TimedCar, type TimelineInput } from '../schedule/timeline.ts';
 import { stepMinutes } from '../work/minutes.ts';
 import { workOrder } from '../work/order.ts';
 import { replay } from '../work/replay.ts';
@@ -73,14 +73,14 @@ function orderOf(input: WorkOrderInput): Result<object> {
 }
 
 /** A task may wait only for tasks that stand before it in the list: so nothing waits in a circle. */
-function taskFaults({ tasks }: TimelineInput): Fault[] {
+function taskFaults({ tasks, lift }: TimedCar, path: string): Fault[] {
 	const seen = new Set<string>();
 	const faults: Fault[] = [];
 	for (const [i, task] of tasks.entries()) {
 		const { low, likely, high } = task;
 		if (!(low <= likely && likely <= high)) {
 			faults.push({
-				field: `tasks.${i}.likely`,
+				field: `${path}.tasks.${i}.likely`,
 				value: likely,
 				message: 'must lie between low and high'
 			});
@@ -88,25 +88,46 @@ function taskFaults({ tasks }: TimelineInput): Fault[] {
 		for (const id of task.after) {
 			if (seen.has(id)) continue;
 			faults.push({
-				field: `tasks.${i}.after`,
+				field: `${path}.tasks.${i}.after`,
 				value: id,
 				message: 'must be the id of a task before this one in the list'
 			});
 		}
 		if (seen.has(task.id)) {
-			faults.push({ field: `tasks.${i}.id`, value: task.id, message: 'is there twice' });
+			faults.push({ field: `${path}.tasks.${i}.id`, value: task.id, message: 'is there twice' });
 		}
 		seen.add(task.id);
 	}
-	return faults.slice(0, 50);
+	if (lift && faults.length === 0) {
+		const waits = new Set([lift.until]);
+		for (const { id, after } of [...tasks].reverse()) {
+			if (waits.has(id)) for (const earlier of after) waits.add(earlier);
+		}
+		const from = lift.from ?? lift.until;
+		if (!seen.has(lift.until) || !waits.has(from)) {
+			faults.push({
+				field: `${path}.lift`,
+				value: `${from} to ${lift.until}`,
+				message: 'must name two tasks of this car, the second one waiting for the first'
+			});
+		}
+	}
+	return faults;
 }
 
 function* schedule(input: TimelineInput): Generator<number, Result<object>> {
-	const faults = taskFaults(input);
-	if (faults.length) return faulty(...faults);
+	const faults = input.cars.flatMap((car, i): Fault[] => [
+		...(input.cars.findIndex(({ id }) => id === car.id) < i
+			? [{ field: `cars.${i}.id`, value: car.id, message: 'is there twice' }]
+			: []),
+		...taskFaults(car, `cars.${i}`)
+	]);
+	if (faults.length) return faulty(...faults.slice(0, 50));
 	return yield* timeline(input);
 }
 
+const few = () => Joi.number().integer().min(1).max(8).required();
+const name = () => Joi.string().max(120).required();
 const minute = () => between(0, 100_000).required();
 const minutes = Joi.object({ low: outNumber(), likely: outNumber(), high: outNumber() });
 
@@ -158,22 +179,34 @@ export const workComputations: readonly Computation[] = [
 	{
 		name: 'work-schedule',
 		summary:
-			'When each step runs and who does it, for one person or several, and how far the finish may be off.',
+			'When each step of one car or of a day’s cars runs, who does it, which car is on a lift when, and how far each finish may be off.',
 		input: Joi.object({
-			tasks: Joi.array()
+			cars: Joi.array()
 				.items(
 					Joi.object({
-						id: Joi.string().max(120).required(),
-						spot: Joi.string().max(40).required(),
-						after: Joi.array().items(Joi.string().max(120)).max(300).required(),
-						low: minute(),
-						likely: minute(),
-						high: minute()
+						id: Joi.string().max(60).required(),
+						people: few(),
+						lift: Joi.object({ from: Joi.string().max(120), until: name() }),
+						tasks: Joi.array()
+							.items(
+								Joi.object({
+									id: name(),
+									spot: Joi.string().max(40).required(),
+									after: Joi.array().items(Joi.string().max(120)).max(300).required(),
+									low: minute(),
+									likely: minute(),
+									high: minute()
+								})
+							)
+							.max(300)
+							.required()
 					})
 				)
-				.max(300)
+				.max(8)
 				.required(),
-			people: Joi.number().integer().min(1).max(8).required(),
+			people: few(),
+			lifts: few(),
+			bays: few(),
 			samples: Joi.number().integer().min(100).max(20_000).required(),
 			seed: Joi.number()
 				.integer()
@@ -185,10 +218,23 @@ export const workComputations: readonly Computation[] = [
 			bars: Joi.array()
 				.items(
 					Joi.object({
+						car: Joi.string().required(),
 						id: Joi.string().required(),
 						startMin: outNumber(),
 						endMin: outNumber(),
 						person: outNumber()
+					})
+				)
+				.required(),
+			cars: Joi.array()
+				.items(
+					Joi.object({
+						id: Joi.string().required(),
+						bay: outNumber(),
+						startMin: outNumber(),
+						endMin: outNumber(),
+						lift: Joi.object({ number: outNumber(), startMin: outNumber(), endMin: outNumber() }),
+						finish: Joi.object().unknown().required()
 					})
 				)
 				.required(),
@@ -198,13 +244,32 @@ export const workComputations: readonly Computation[] = [
 			finish: Joi.object().unknown().required()
 		}),
 		example: {
-			tasks: [
-				{ id: 'chock', spot: 'car', after: [], low: 1, likely: 1, high: 2 },
-				{ id: 'lift', spot: 'car', after: ['chock'], low: 2, likely: 4, high: 8 },
-				{ id: 'FL off', spot: 'FL', after: ['lift'], low: 10, likely: 16, high: 40 },
-				{ id: 'FR off', spot: 'FR', after: ['lift'], low: 5, likely: 8, high: 20 }
+			cars: [
+				{
+					id: 'red',
+					people: 2,
+					lift: { from: 'lift', until: 'ground' },
+					tasks: [
+						{ id: 'chock', spot: 'car', after: [], low: 1, likely: 1, high: 2 },
+						{ id: 'lift', spot: 'car', after: ['chock'], low: 2, likely: 4, high: 8 },
+						{ id: 'FL off', spot: 'FL', after: ['lift'], low: 10, likely: 16, high: 40 },
+						{ id: 'FR off', spot: 'FR', after: ['lift'], low: 5, likely: 8, high: 20 },
+						{ id: 'ground', spot: 'car', after: ['FL off', 'FR off'], low: 1, likely: 2, high: 4 }
+					]
+				},
+				{
+					id: 'blue',
+					people: 1,
+					lift: { from: 'lift', until: 'ground' },
+					tasks: [
+						{ id: 'lift', spot: 'car', after: [], low: 2, likely: 4, high: 8 },
+						{ id: 'ground', spot: 'car', after: ['lift'], low: 1, likely: 2, high: 4 }
+					]
+				}
 			],
 			people: 2,
+			lifts: 1,
+			bays: 2,
 			samples: 500,
 			seed: 1
 		},

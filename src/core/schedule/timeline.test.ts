@@ -5,24 +5,22 @@ import { meanMinutes, stepMinutes } from '../work/minutes';
 import { workOrder } from '../work/order';
 import { replay } from '../work/replay';
 import { usualStrategy, type WorkScope } from '../work/scope';
-import { timeline, type TimedTask } from './timeline';
+import { timedCar } from './cars';
+import { expectedMinutes, timeline, type Means, type TimedCar, type TimedTask } from './timeline';
 
-const run = (tasks: readonly TimedTask[], people: number, samples = 4000) => {
-	const result = finish(timeline({ tasks, people, samples, seed: 7 }));
+const runDay = (cars: readonly TimedCar[], means: Means, samples = 500) => {
+	const result = finish(timeline({ cars, ...means, samples, seed: 7 }));
 	if (!result.ok) throw new Error();
 	return result.value;
 };
+const run = (tasks: readonly TimedTask[], people: number, samples = 4000) =>
+	runDay([{ id: 'car', tasks, people }], { people, lifts: 1, bays: 1 }, samples);
 
-function tasksOf(scope: WorkScope): TimedTask[] {
+function carOf(scope: WorkScope, id = 'car'): TimedCar {
 	const order = workOrder(scope);
-	const minutes = stepMinutes(order.steps, scope);
-	return order.steps.map((step) => ({
-		id: step.id,
-		spot: step.spot,
-		after: [...order.waitsFor.get(step.id)!.keys()],
-		...minutes.get(step.id)!
-	}));
+	return timedCar(id, order, stepMinutes(order.steps, scope), scope.strategy.people);
 }
+const tasksOf = (scope: WorkScope) => carOf(scope).tasks;
 
 const strutCar = (strategy: Partial<WorkScope['strategy']> = {}): WorkScope => ({
 	axles: { front: { damper: true, spring: false, bushes: false } },
@@ -95,7 +93,91 @@ describe('the timeline', { timeout: 60_000 }, () => {
 	});
 
 	it('gives the same band for the same seed', () => {
-		const tasks = tasksOf(strutCar());
+		const tasks = tasksOf(strutCar()).slice(0, 12);
 		expect(run(tasks, 2, 300).finish).toEqual(run(tasks, 2, 300).finish);
+	});
+
+	it('knows at once about how long two people take', () => {
+		const car = carOf(strutCar({ people: 2 }));
+		const solved = runDay([car], { people: 2, lifts: 1, bays: 1 }).makespanMin;
+		expect(expectedMinutes(car)).toBeGreaterThanOrEqual(solved - 1e-6);
+		expect(expectedMinutes(car)).toBeLessThan(1.05 * solved);
+		const alone = carOf(strutCar());
+		expect(expectedMinutes(alone)).toBeCloseTo(
+			alone.tasks.reduce((sum, task) => sum + meanMinutes(task), 0),
+			6
+		);
+	});
+});
+
+describe('a day of several cars', { timeout: 60_000 }, () => {
+	const rear = layouts.find(({ key }) => key === 'multi-link-rear')!;
+	const scopes: Record<string, WorkScope> = {
+		strut: strutCar({ people: 2 }),
+		links: {
+			...strutCar({ people: 2 }),
+			axles: { rear: { damper: true, spring: true, bushes: false } },
+			corners: ['RL', 'RR'],
+			layouts: { front: rear, rear }
+		}
+	};
+	const [strut, links] = Object.entries(scopes).map(([id, scope]) => carOf(scope, id)) as [
+		TimedCar,
+		TimedCar
+	];
+	const oneLift = runDay([strut, links], { people: 2, lifts: 1, bays: 2 }, 3000);
+	const overlap = (
+		a: { startMin: number; endMin: number },
+		b: { startMin: number; endMin: number }
+	) => a.startMin < b.endMin - 1e-6 && b.startMin < a.endMin - 1e-6;
+
+	it('never has two cars on one lift, nor more people at work than there are', () => {
+		const day = oneLift;
+		const [one, two] = day.cars.map(({ lift }) => lift!);
+		expect(overlap(one!, two!)).toBe(false);
+		for (const [i, bar] of day.bars.entries()) {
+			for (const other of day.bars.slice(i + 1)) {
+				if (bar.person === other.person) expect(overlap(bar, other)).toBe(false);
+			}
+		}
+		for (const [id, scope] of Object.entries(scopes)) {
+			const steps = new Map(workOrder(scope).steps.map((step) => [step.id, step]));
+			const played = day.bars
+				.filter(({ car }) => car === id)
+				.sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin)
+				.map((bar) => steps.get(bar.id)!);
+			expect(replay(played, scope)).toEqual([]);
+		}
+		// Whoever is not at the lift begins with the other car.
+		const alone = [strut, links].map(expectedMinutes);
+		expect(day.makespanMin).toBeLessThan(alone[0]! + alone[1]! - 20);
+	});
+
+	it('is shorter with a second lift, and needs no second bay where cars come one after the other', () => {
+		const both = runDay([strut, links], { people: 2, lifts: 2, bays: 2 });
+		expect(both.makespanMin).toBeLessThan(0.9 * oneLift.makespanMin);
+		expect(both.cars.map(({ bay }) => bay).sort()).toEqual([0, 1]);
+		const narrow = runDay([strut, links], { people: 2, lifts: 2, bays: 1 });
+		expect(narrow.cars.map(({ bay }) => bay)).toEqual([0, 0]);
+		expect(overlap(narrow.cars[0]!, narrow.cars[1]!)).toBe(false);
+		expect(narrow.makespanMin).toBeGreaterThan(both.makespanMin);
+	});
+
+	it('draws each car’s own finish, the last of them the day’s', () => {
+		const day = oneLift;
+		const last = Math.max(...day.cars.map(({ finish: own }) => own.mean));
+		expect(day.finish.mean).toBeGreaterThanOrEqual(last - 1e-6);
+		for (const car of day.cars) {
+			expect(car.finish.mean).toBeGreaterThan(0.95 * car.endMin);
+			expect(car.finish.lowerBound).toBeLessThan(car.finish.upperBound);
+		}
+	});
+
+	it('has nothing to do on a day without cars', () => {
+		expect(runDay([], { people: 2, lifts: 1, bays: 2 })).toMatchObject({
+			bars: [],
+			cars: [],
+			makespanMin: 0
+		});
 	});
 });

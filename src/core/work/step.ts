@@ -39,8 +39,6 @@ export interface WorkStep {
 	gate?: Gate;
 	/** Done in the torque round, the heights pages or at the bench; undefined: ticked off here. */
 	doneIn?: DoneIn;
-	/** With the car up. */
-	onLift: boolean;
 	minutes: Minutes;
 	acts: readonly Act[];
 }

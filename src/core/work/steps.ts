@@ -70,14 +70,6 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 			...(data.caution && { caution: data.caution }),
 			...(data.gate && { gate: data.gate }),
 			...(data.doneIn && { doneIn: data.doneIn }),
-			onLift: ![
-				'heights-before',
-				'heights-after',
-				'crack-wheels',
-				'soak',
-				'chock',
-				'lift'
-			].includes(kind),
 			minutes: { low: low * minutesFor, likely: likely * minutesFor, high: high * minutesFor },
 			acts
 		});

@@ -73,5 +73,7 @@ export const shopSchema = Joi.object({
 		returnLoss: Joi.number().min(0).max(1).required(),
 		compressorHookN: Joi.number().min(500).max(100_000).required()
 	}),
-	bays: Joi.number().integer().min(1).max(8)
+	bays: Joi.number().integer().min(1).max(8).required(),
+	lifts: Joi.number().integer().min(1).max(Joi.ref('bays')).required(),
+	technicians: Joi.number().integer().min(1).max(8).required()
 });

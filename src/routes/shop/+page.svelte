@@ -17,6 +17,8 @@
 		advised: String(data.shop.twistAdvisedDeg),
 		reset: String(data.shop.resetAboveMm),
 		bays: String(data.shop.bays),
+		lifts: String(data.shop.lifts),
+		technicians: String(data.shop.technicians),
 		currency: data.shop.costs.currency,
 		labourPerHour: String(data.shop.costs.labourPerHour),
 		waitPerHour: String(data.shop.costs.waitPerHour),
@@ -34,6 +36,21 @@
 		const number = degrees(text);
 		return typeof number === 'number' ? number / 100 : number;
 	};
+	const limitFields = [
+		['set', 'twistSetDeg', 'A bush is set up to', 'degrees of twist at ride height'],
+		['advised', 'twistAdvisedDeg', 'Re-set advised up to', 'degrees; more is wound up'],
+		[
+			'reset',
+			'resetAboveMm',
+			'Re-set owed above',
+			'mm of changed height: then every bush of the corner, undone or not'
+		]
+	] as const;
+	const placeFields = [
+		['bays', 'Bays', 'cars in the shop at once'],
+		['lifts', 'Lifts', 'of the bays, those with one'],
+		['technicians', 'People', 'who work on cars at the same time']
+	] as const;
 	const costFields = [
 		['currency', 'Currency', 'three letters, as EUR'],
 		['labourPerHour', 'Labour, an hour', 'for complete unit or rebuild'],
@@ -54,6 +71,8 @@
 			twistAdvisedDeg: degrees(form.advised),
 			resetAboveMm: degrees(form.reset),
 			bays: degrees(form.bays),
+			lifts: degrees(form.lifts),
+			technicians: degrees(form.technicians),
 			costs: {
 				currency: form.currency.trim().toUpperCase(),
 				labourPerHour: degrees(form.labourPerHour),
@@ -79,10 +98,8 @@
 					{refusal}
 					fields={[
 						'name',
-						'twistSetDeg',
-						'twistAdvisedDeg',
-						'resetAboveMm',
-						'bays',
+						...limitFields.map(([, field]) => field),
+						...placeFields.map(([key]) => key),
 						...costFields.map(([key]) => `costs.${key}`)
 					]}
 				/>
@@ -95,37 +112,29 @@
 				/>
 				<UnitsFields bind:value={form.units} />
 				<div class="grid grid-cols-2 gap-4">
-					<Field
-						label="A bush is set up to"
-						bind:value={form.set}
-						fault={faultOf(refusal, 'twistSetDeg')}
-						hint="degrees of twist at ride height"
-						inputmode="decimal"
-					/>
-					<Field
-						label="Re-set advised up to"
-						bind:value={form.advised}
-						fault={faultOf(refusal, 'twistAdvisedDeg')}
-						hint="degrees; more is wound up"
-						inputmode="decimal"
-					/>
-					<Field
-						label="Re-set owed above"
-						bind:value={form.reset}
-						fault={faultOf(refusal, 'resetAboveMm')}
-						hint="mm of changed height: then every bush of the corner, undone or not"
-						inputmode="decimal"
-					/>
+					{#each limitFields as [key, field, label, hint] (key)}
+						<Field
+							{label}
+							bind:value={form[key]}
+							fault={faultOf(refusal, field)}
+							{hint}
+							inputmode="decimal"
+						/>
+					{/each}
 				</div>
 				<h2 class="border-t border-line pt-3 text-lg">What the shop reckons with</h2>
+				<div class="grid grid-cols-3 gap-4">
+					{#each placeFields as [key, label, hint] (key)}
+						<Field
+							{label}
+							bind:value={form[key]}
+							fault={faultOf(refusal, key)}
+							{hint}
+							inputmode="numeric"
+						/>
+					{/each}
+				</div>
 				<div class="grid grid-cols-2 gap-4">
-					<Field
-						label="Bays"
-						bind:value={form.bays}
-						fault={faultOf(refusal, 'bays')}
-						hint="cars worked on at once"
-						inputmode="numeric"
-					/>
 					{#each costFields as [key, label, hint] (key)}
 						<Field
 							{label}

@@ -78,6 +78,7 @@ export const operations: readonly Operation[] = [
 	op('get', '/jobs/{id}/parts.csv', 'Parts of the job as a table', { type: 'text/csv' }),
 	op('put', '/jobs/{id}/bay', 'Put a car into a bay', { input: work.slotSchema }),
 	op('delete', '/jobs/{id}/bay', 'Take a car out of the plan of the bays'),
+	op('put', '/bays', 'Put several cars into their bays, all or none', { input: work.slotsSchema }),
 	op('get', '/bays.ics', 'The plan of the bays for a calendar', { type: 'text/calendar' }),
 	op('get', '/jobs/{id}/device-readings', 'What devices sent for the job, and what waits'),
 	op('get', '/wrenches', 'The rack with its calibrations'),

@@ -12,6 +12,10 @@ export interface Shop {
 	costs: ShopCosts;
 	/** How many cars can be worked on at once. */
 	bays: number;
+	/** Of the bays, those with a lift. */
+	lifts: number;
+	/** People who work on cars at the same time. */
+	technicians: number;
 	version: number;
 }
 
@@ -26,6 +30,8 @@ export async function findShop(db: Database): Promise<Shop | undefined> {
 			resetAboveMm: row.reset_above_mm as number,
 			costs: { ...usualCosts, ...(JSON.parse((row.costs as string | null) ?? '{}') as object) },
 			bays: row.bays as number,
+			lifts: row.lifts as number,
+			technicians: row.technicians as number,
 			version: row.version as number
 		}
 	);
@@ -44,7 +50,8 @@ export async function updateShop(db: Database, shop: Shop): Promise<boolean> {
 		`UPDATE shop
 		    SET name = :name, units = :units, twist_set_deg = :twistSetDeg,
 		        twist_advised_deg = :twistAdvisedDeg, reset_above_mm = :resetAboveMm,
-		        costs = :costs, bays = :bays, version = version + 1
+		        costs = :costs, bays = :bays, lifts = :lifts, technicians = :technicians,
+		        version = version + 1
 		  WHERE id = 1 AND version = :version`,
 		{ ...shop, units: JSON.stringify(shop.units), costs: JSON.stringify(shop.costs) }
 	);

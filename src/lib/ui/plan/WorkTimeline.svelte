@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { timedCar } from '$core/schedule/cars';
 	import type { Timeline } from '$core/schedule/timeline';
 	import { formatNumber } from '$core/units/format';
 	import { kinds } from '$core/work/kinds';
@@ -18,17 +19,15 @@
 	const found = new Live<Timeline>(() => ({
 		name: 'work-schedule',
 		input: {
-			tasks: work.order.steps.map((step) => ({
-				id: step.id,
-				spot: step.spot,
-				after: [...work.order.waitsFor.get(step.id)!.keys()],
-				...work.minutes.get(step.id)!
-			})),
+			cars: [timedCar('this', work.order, work.minutes, work.scope.strategy.people)],
 			people: work.scope.strategy.people,
+			lifts: 1,
+			bays: 1,
 			samples: 3000,
 			seed: 1
 		}
 	}));
+	const lift = $derived(found.value?.cars[0]?.lift);
 	const line = $derived(found.value);
 	const steps = $derived(new Map(work.order.steps.map((step) => [step.id, step])));
 	/** The answer may still be of the steps before a change. */
@@ -49,7 +48,7 @@
 	const width = 780;
 	const rowHeight = 34;
 	const left = 92;
-	const height = $derived(used.length * rowHeight + 96);
+	const height = $derived((used.length + 1) * rowHeight + 96);
 	const most = $derived(Math.max(line?.finish.upperBound ?? 0, line?.makespanMin ?? 60) * 1.03);
 	const x = $derived(scaleLinear([0, most], [left, width - 12]));
 	const y = (row: string) => 30 + used.indexOf(row) * rowHeight;
@@ -123,6 +122,25 @@
 					<text x="4" y={y(row) + 21} font-size="15" font-weight="600">{names[row] ?? row}</text>
 					<path d="M {left} {y(row) + rowHeight - 2} H {width - 12}" class="stroke-line" />
 				{/each}
+				{#if lift}
+					<text x="4" y={30 + used.length * rowHeight + 21} font-size="15" font-weight="600"
+						>On the lift</text
+					>
+					<rect
+						x={x(lift.startMin)}
+						y={30 + used.length * rowHeight + 8}
+						width={x(lift.endMin) - x(lift.startMin)}
+						height={rowHeight - 19}
+						class="fill-sunk stroke-edge"
+						stroke-width="1.5"
+					/>
+					<text
+						x={(x(lift.startMin) + x(lift.endMin)) / 2}
+						y={30 + used.length * rowHeight + 21}
+						text-anchor="middle"
+						font-size="14">{hours(lift.endMin - lift.startMin)}</text
+					>
+				{/if}
 				{#each bars as bar (bar.id)}
 					{@const wide = x(bar.endMin) - x(bar.startMin)}
 					<g

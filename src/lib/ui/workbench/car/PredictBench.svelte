@@ -2,14 +2,14 @@
 	import { page } from '$app/state';
 	import type { PredictHeightResult } from '$core/car/predict-height';
 	import { usualPredictUncertainty, usualSettlingMm } from '$core/car/predict-height';
-	import type { Fault } from '$core/result';
 	import type { Banded } from '$core/uncertainty/band';
 	import type { Distribution } from '$core/uncertainty/monte-carlo';
 	import { formatNumber } from '$core/units/format';
-	import { compute } from '$lib/client/compute';
 	import { Live } from '$lib/client/live.svelte';
+	import { Run } from '$lib/client/run.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import RunProgress from '$lib/ui/controls/RunProgress.svelte';
 	import { area, curveStep, scaleLinear } from 'd3';
 	import { onDestroy, type Snippet } from 'svelte';
 	import Bench from '../frame/Bench.svelte';
@@ -97,38 +97,24 @@
 		answered: number;
 	}
 	let drawn = $state.raw<Drawn>();
-	let share = $state<number>();
-	let faults = $state.raw<Fault[]>([]);
-	let running: AbortController | undefined;
+	const draws = new Run<{ results: Distribution[]; answered: number }>();
 	const current = $derived(drawn?.for === JSON.stringify(input) ? drawn : undefined);
 
 	async function draw() {
-		running = new AbortController();
-		share = 0;
 		const asked = JSON.stringify(input);
-		const result = await compute<{ results: Distribution[]; answered: number }>(
-			'monte-carlo',
-			{
-				computation: 'predict-height',
-				input: $state.snapshot(input),
-				uncertainty: usualPredictUncertainty(input),
-				results: ['settledHeightMm'],
-				samples: Math.round(num('samples')),
-				seed: 1
-			},
-			{ onprogress: (done) => (share = done), signal: running.signal }
-		);
-		share = undefined;
-		if (result?.ok) {
-			drawn = {
-				for: asked,
-				distribution: result.value.results[0]!,
-				answered: result.value.answered
-			};
+		const value = await draws.start('monte-carlo', {
+			computation: 'predict-height',
+			input: $state.snapshot(input),
+			uncertainty: usualPredictUncertainty(input),
+			results: ['settledHeightMm'],
+			samples: Math.round(num('samples')),
+			seed: 1
+		});
+		if (value) {
+			drawn = { for: asked, distribution: value.results[0]!, answered: value.answered };
 		}
-		faults = result && !result.ok ? result.faults : [];
 	}
-	onDestroy(() => running?.abort());
+	onDestroy(() => draws.stop());
 
 	const inUnit = (value: number) => units.number(value, 'length');
 	const x = $derived.by(() => {
@@ -172,7 +158,7 @@
 	lead="Both springs carry the same load: where the corner will stand, settled, and how sure that is."
 	{values}
 	{choices}
-	faults={[...predicted.faults, ...faults]}
+	faults={[...predicted.faults, ...draws.faults]}
 	entryOf={(field) =>
 		({
 			'oldSpring.rateNPerMm': 'oldRate',
@@ -249,15 +235,12 @@
 				spring under the car {length(p.oldSpringLengthMm)}, new {length(p.newSpringLengthMm)}.
 			</p>
 			<div class="no-print mt-3 flex flex-wrap items-center gap-3">
-				{#if share === undefined}
+				{#if draws.share === undefined}
 					<ActionButton onclick={draw}
 						>Draw {formatNumber(num('samples'), 0)} cars like this</ActionButton
 					>
 				{:else}
-					<ActionButton weight="stop" onclick={() => running?.abort()}>Stop</ActionButton>
-					<progress value={share} max="1" aria-label="Draws done" class="h-4 flex-1 accent-spruce"
-					></progress>
-					<span class="num text-xl">{formatNumber(100 * share, 0)} %</span>
+					<RunProgress label="Draws done" share={draws.share} onstop={() => draws.stop()} />
 				{/if}
 			</div>
 		{/if}
