@@ -6,7 +6,7 @@ import { finish } from '../uncertainty/monte-carlo.ts';
 import { timeline, type TimedCar, type TimelineInput } from '../schedule/timeline.ts';
 import { stepMinutes } from '../work/minutes.ts';
 import { workOrder } from '../work/order.ts';
-import { replay } from '../work/replay.ts';
+import { replay } from '../work/replay/replay.ts';
 import { rustGrades, usualStrategy, type AxleScope, type Strategy } from '../work/scope.ts';
 import type { RustGrade } from '../work/scope.ts';
 import { between, outFlag, outNumber, type Computation } from './computation.ts';

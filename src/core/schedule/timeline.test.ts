@@ -3,7 +3,7 @@ import { layouts } from '../layout/catalogue';
 import { finish } from '../uncertainty/monte-carlo';
 import { meanMinutes, stepMinutes } from '../work/minutes';
 import { workOrder } from '../work/order';
-import { replay } from '../work/replay';
+import { replay } from '../work/replay/replay';
 import { usualStrategy, type WorkScope } from '../work/scope';
 import { timedCar } from './cars';
 import { expectedMinutes, timeline, type Means, type TimedCar, type TimedTask } from './timeline';

@@ -14,6 +14,8 @@ export interface KindData {
 	repeats?: boolean;
 	tool?: string;
 	caution?: string;
+	/** Said besides where the wheel is driven. */
+	drivenCaution?: string;
 	gate?: Gate;
 	doneIn?: DoneIn;
 }
@@ -130,14 +132,16 @@ export const kinds = {
 		minutes: minutes(1, 2, 3),
 		repeats: true,
 		tool: 'Strap',
-		caution: 'Let go, it falls outward and pulls on hose, wire and drive shaft.'
+		caution: 'Let go, it falls outward and pulls on hose and wire.',
+		drivenCaution: 'Pulled outward, the drive shaft comes apart at its inner joint.'
 	},
 	'undo-bottom': {
 		phase: 'strip',
 		title: 'Lower end of the damper undone',
 		minutes: minutes(4, 8, 30),
 		rusts: true,
-		repeats: true
+		repeats: true,
+		drivenCaution: 'The drive shaft is neither pulled outward nor bent further than its joints go.'
 	},
 	'undo-top': {
 		phase: 'strip',
@@ -159,7 +163,8 @@ export const kinds = {
 		minutes: minutes(4, 8, 25),
 		rusts: true,
 		repeats: true,
-		tool: 'Joint splitter'
+		tool: 'Joint splitter',
+		drivenCaution: 'Swung outward, the knuckle pulls the drive shaft out of its inner joint.'
 	},
 	'damper-out': {
 		phase: 'strip',

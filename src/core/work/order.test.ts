@@ -4,7 +4,7 @@ import { layouts } from '../layout/catalogue';
 import type { Layout } from '../layout/types';
 import type { Axle } from '../height/corners';
 import { blockedBy, linedUp, moveStep, waiting, workOrder } from './order';
-import { replay } from './replay';
+import { replay } from './replay/replay';
 import { makeSite, rules } from './rules';
 import { usualStrategy, type AxleScope, type Strategy, type WorkScope } from './scope';
 import { workSteps } from './steps';

@@ -54,6 +54,8 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 		const data = kindData(kind);
 		const first = joints[0] && layout ? jointOf(layout, joints[0].key) : undefined;
 		const { low, likely, high } = data.minutes;
+		const driven = layout?.build.driveShaft ? data.drivenCaution : undefined;
+		const caution = [data.caution, driven].filter(Boolean).join(' ');
 		steps.push({
 			id: `${at}/${kind}${tail}`,
 			kind,
@@ -67,7 +69,7 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 			...((data.tool ?? toolFor(joints, layout)) && {
 				tool: data.tool ?? toolFor(joints, layout)
 			}),
-			...(data.caution && { caution: data.caution }),
+			...(caution && { caution }),
 			...(data.gate && { gate: data.gate }),
 			...(data.doneIn && { doneIn: data.doneIn }),
 			minutes: { low: low * minutesFor, likely: likely * minutesFor, high: high * minutesFor },

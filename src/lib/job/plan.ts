@@ -1,10 +1,13 @@
 /** The plan of a job for pages and files: advice taken, parts with how far they are. */
 import { partLines, type PartLine } from '../../core/bench/parts.ts';
+import type { Axle } from '../../core/height/corners.ts';
+import { oldParts, type OldPart } from '../../core/inspect/old-parts.ts';
 import type { Recommendation } from '../../core/inspect/recommend.ts';
+import { axlePlans } from '../../core/work/scope.ts';
 import type { ShopCosts } from './costs.ts';
 import type { JobRecord } from './model.ts';
 import { viewJob } from './view.ts';
-import { adviceOn, scopeOf } from './work.ts';
+import { adviceOn, findingsOf, scopeOf } from './work.ts';
 import { WorkBook, type DecisionState, type WorkData } from './work-book.ts';
 
 export interface AdviceLine extends Recommendation {
@@ -23,6 +26,20 @@ export function jobAdvice(record: JobRecord, costs: ShopCosts): AdviceLine[] {
 		}
 	);
 	return lines;
+}
+
+/** What becomes of an axle's old units if they are rebuilt, whichever way is chosen now. */
+export function oldPartsOf(record: JobRecord, axle: Axle, costs: ShopCosts): OldPart[] {
+	const book = new WorkBook(record.work);
+	const now = scopeOf(record, book);
+	const scope = { ...now, strategy: { ...now.strategy, assembly: 'rebuild' as const } };
+	const plan = axlePlans(scope).find((one) => one.axle === axle);
+	if (!plan) return [];
+	const lines = adviceOn(record, viewJob(record), { book, scope }, costs).map((line) => ({
+		...line,
+		declined: book.get('decision', line.id)?.state === 'declined'
+	}));
+	return oldParts(plan, findingsOf(book), lines);
 }
 
 /** What the customer did not want, as it was put to them. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { stackOf } from '../../core/bench/stack';
 import { findLayout } from '../../core/layout/catalogue';
 import { blockedBy } from '../../core/work/order';
-import { replay } from '../../core/work/replay';
+import { replay } from '../../core/work/replay/replay';
 import { usualCosts, showMoney } from './costs';
 import type { JobRecord } from './model';
 import { declinedWork, jobAdvice, jobParts } from './plan';

@@ -28,7 +28,8 @@
 		compressorHookN: String(data.shop.costs.compressorHookN)
 	});
 	let refusal = $state<Refusal>();
-	let kept = $state(false);
+	/** The form that was sent last. */
+	let sent = $state<'shop' | 'means'>();
 
 	const degrees = (text: string) => (text.trim() === '' ? text : Number(text.replace(',', '.')));
 	/** Typed in percent. */
@@ -43,7 +44,7 @@
 			'reset',
 			'resetAboveMm',
 			'Re-set owed above',
-			'mm of changed height: then every bush of the corner, undone or not'
+			'mm of changed height: then every bush of the corner'
 		]
 	] as const;
 	const placeFields = [
@@ -60,7 +61,13 @@
 		['returnLoss', 'Lost on a part sent back', 'percent of its price'],
 		['compressorHookN', 'Spring compressor bears', 'N a hook, as its maker says']
 	] as const;
-	async function save(event: SubmitEvent) {
+	const known = [
+		'name',
+		...limitFields.map(([, field]) => field),
+		...placeFields.map(([key]) => key),
+		...costFields.map(([key]) => `costs.${key}`)
+	];
+	async function save(event: SubmitEvent, of: 'shop' | 'means') {
 		event.preventDefault();
 		const { version } = data.shop;
 		const answer = await call('PUT', '/shop', {
@@ -84,45 +91,56 @@
 			}
 		});
 		refusal = answer.ok ? undefined : answer.refusal;
-		kept = answer.ok;
+		sent = of;
 		if (answer.ok) await refresh();
 	}
 </script>
 
+{#snippet keep(of: 'shop' | 'means')}
+	{#if sent === of}<RefusalNotice {refusal} fields={known} />{/if}
+	{#if lead}
+		<div class="flex items-center gap-3">
+			<ActionButton weight="main" type="submit">Keep</ActionButton
+			>{#if sent === of && !refusal}<span role="status" class="text-spruce">Kept.</span>{/if}
+		</div>
+	{:else}<p class="caption">A lead changes these.</p>{/if}
+{/snippet}
+
 <div class="mx-auto grid max-w-[1240px] items-start gap-5 p-4 md:p-6 lg:grid-cols-2">
+	<div class="space-y-5">
+		<section class="panel p-4">
+			<h1 class="text-2xl">Shop</h1>
+			<form class="mt-3" onsubmit={(event) => save(event, 'shop')} novalidate>
+				<fieldset disabled={!lead} class="space-y-4">
+					<Field
+						label="Name"
+						bind:value={form.name}
+						fault={faultOf(refusal, 'name')}
+						hint="Prints on every sheet"
+						maxlength={120}
+					/>
+					<UnitsFields bind:value={form.units} />
+					<div class="grid grid-cols-3 gap-4">
+						{#each limitFields as [key, field, label, hint] (key)}
+							<Field
+								{label}
+								bind:value={form[key]}
+								fault={faultOf(refusal, field)}
+								{hint}
+								inputmode="decimal"
+							/>
+						{/each}
+					</div>
+					{@render keep('shop')}
+				</fieldset>
+			</form>
+		</section>
+		<PeopleList people={data.people} {lead} />
+	</div>
 	<section class="panel p-4">
-		<h1 class="text-2xl">Shop</h1>
-		<form class="mt-3" onsubmit={save} novalidate>
+		<h2 class="text-2xl">What the shop reckons with</h2>
+		<form class="mt-3" onsubmit={(event) => save(event, 'means')} novalidate>
 			<fieldset disabled={!lead} class="space-y-4">
-				<RefusalNotice
-					{refusal}
-					fields={[
-						'name',
-						...limitFields.map(([, field]) => field),
-						...placeFields.map(([key]) => key),
-						...costFields.map(([key]) => `costs.${key}`)
-					]}
-				/>
-				<Field
-					label="Name"
-					bind:value={form.name}
-					fault={faultOf(refusal, 'name')}
-					hint="Prints on every sheet"
-					maxlength={120}
-				/>
-				<UnitsFields bind:value={form.units} />
-				<div class="grid grid-cols-2 gap-4">
-					{#each limitFields as [key, field, label, hint] (key)}
-						<Field
-							{label}
-							bind:value={form[key]}
-							fault={faultOf(refusal, field)}
-							{hint}
-							inputmode="decimal"
-						/>
-					{/each}
-				</div>
-				<h2 class="border-t border-line pt-3 text-lg">What the shop reckons with</h2>
 				<div class="grid grid-cols-3 gap-4">
 					{#each placeFields as [key, label, hint] (key)}
 						<Field
@@ -145,16 +163,8 @@
 						/>
 					{/each}
 				</div>
-				{#if lead}
-					<div class="flex items-center gap-3">
-						<ActionButton weight="main" type="submit">Keep</ActionButton>{#if kept}<span
-								role="status"
-								class="text-spruce">Kept.</span
-							>{/if}
-					</div>
-				{:else}<p class="caption">A lead changes these.</p>{/if}
+				{@render keep('means')}
 			</fieldset>
 		</form>
 	</section>
-	<PeopleList people={data.people} {lead} />
 </div>

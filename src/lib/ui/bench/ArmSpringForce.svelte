@@ -4,6 +4,7 @@
 	import { parseQuantity } from '$core/units/parse';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
+	import Axes from '$lib/ui/chart/Axes.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import { measuredSpring } from './measured-spring';
@@ -48,9 +49,17 @@
 	const now = $derived(at(Math.min(lowered, toGo)));
 	const start = $derived(at(0));
 	const width = 420;
-	const height = 190;
-	const x = $derived(scaleLinear([0, Math.max(1, toGo)], [56, width - 16]));
-	const y = $derived(scaleLinear([0, Math.max(1, start?.droopForceN ?? 1)], [height - 40, 14]));
+	const height = 200;
+	/** In the person's own units. */
+	const x = $derived(scaleLinear([0, units.number(Math.max(1, toGo), 'length')], [56, width - 16]));
+	const y = $derived(
+		scaleLinear([0, units.number(Math.max(1, start?.droopForceN ?? 1), 'force')], [height - 52, 24])
+	);
+	const point = $derived((downMm: number, forceN: number): [number, number] => [
+		x(units.number(downMm, 'length')),
+		y(units.number(forceN, 'force'))
+	]);
+	const dot = $derived(now && point(Math.min(lowered, toGo), now.droopForceN));
 	const show = (value: number, dimension: 'force' | 'length') =>
 		units.show(value, dimension, { decimals: 0 });
 </script>
@@ -96,31 +105,20 @@
 			role="img"
 			aria-label="Force over how far the jack is down"
 		>
-			{#each y.ticks(3) as tick (tick)}
-				<path d="M 56 {y(tick)} H {width - 16}" class="stroke-line" />
-				<text x="50" y={y(tick) + 5} text-anchor="end" font-size="13" class="text-soft"
-					>{Math.round(units.number(tick, 'force'))}</text
-				>
-			{/each}
-			{#each x.ticks(5) as tick (tick)}<text
-					x={x(tick)}
-					y={height - 20}
-					text-anchor="middle"
-					font-size="13"
-					class="text-soft">{Math.round(units.number(tick, 'length') * 10) / 10}</text
-				>{/each}
-			<text x={width - 16} y={height - 4} text-anchor="end" font-size="13" class="text-soft"
-				>jack down, {units.choice.length}; force in {units.choice.force}</text
-			>
+			<Axes
+				{x}
+				{y}
+				xUnit="jack down, {units.choice.length}"
+				yUnit="force, {units.choice.force}"
+				xTicks={5}
+				yTicks={3}
+			/>
 			<path
-				d={line()([
-					[x(0), y(start.droopForceN)],
-					[x(toGo), y(0)]
-				])}
+				d={line()([point(0, start.droopForceN), point(toGo, 0)])}
 				class="stroke-spruce"
 				stroke-width="3"
 			/>
-			<circle cx={x(Math.min(lowered, toGo))} cy={y(now.droopForceN)} r="7" class="fill-madder" />
+			{#if dot}<circle cx={dot[0]} cy={dot[1]} r="7" class="fill-madder" />{/if}
 		</svg>
 		<label class="flex items-center gap-3 text-[15px]"
 			>Jack down

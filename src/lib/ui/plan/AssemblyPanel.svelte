@@ -1,11 +1,14 @@
 <script lang="ts">
 	import type { Axle } from '$core/height/corners';
 	import { assemblyOrRebuild } from '$core/inspect/assembly';
+	import type { OldPartFate } from '$core/inspect/old-parts';
 	import { kinds, type StepKind } from '$core/work/kinds';
 	import { meanMinutes } from '$core/work/minutes';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { showMoney, type ShopCosts } from '$lib/job/costs';
+	import { oldPartsOf } from '$lib/job/plan';
+	import Axes from '$lib/ui/chart/Axes.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import { line, scaleLinear } from 'd3';
 
@@ -62,8 +65,22 @@
 		void job.keep('prices', axle, prices);
 	}
 
+	const parts = $derived(oldPartsOf(job.record, axle, costs));
+	const fates: Record<OldPartFate, { name: string; sign: string; tone: string }> = {
+		renewed: { name: 'new', sign: '+', tone: 'text-mark' },
+		again: { name: 'used again', sign: '✓', tone: 'text-spruce' },
+		unseen: { name: 'used again if sound', sign: '◇', tone: 'text-ochre' },
+		'against-advice': { name: 'worn, and used again', sign: '✕', tone: 'text-madder' }
+	};
+	/** Bought with a rebuilt unit beside its damper. */
+	const wear = $derived(
+		parts.filter(
+			({ part, fate }) => fate === 'renewed' && !['damper', 'spring', 'shaft-nut'].includes(part)
+		)
+	);
+
 	const width = 520;
-	const height = 210;
+	const height = 220;
 	const corners = $derived(plan?.corners.length ?? 2);
 	const most = $derived(
 		Math.max(2 * costs.labourPerHour, 1.4 * Math.min(answer?.breakEvenPerHour ?? 0, 400))
@@ -78,7 +95,7 @@
 				0.85 * Math.min(answer?.completeCost ?? 0, rebuildAt(0)),
 				1.08 * Math.max(answer?.completeCost ?? 1, rebuildAt(most))
 			],
-			[height - 46, 14]
+			[height - 56, 24]
 		)
 	);
 </script>
@@ -101,11 +118,13 @@
 			hint="{costs.currency} each"
 		/>
 		<Field
-			label="Mount, bearing, stop, boot"
+			label="Other new parts of it"
 			bind:value={typed.wearParts}
 			inputmode="decimal"
 			fault={wrong(typed.wearParts)}
-			hint="{costs.currency} a corner"
+			hint={wear.length
+				? `${costs.currency} a corner: ${wear.map(({ name }) => name.toLowerCase()).join(', ')}`
+				: `${costs.currency} a corner: none by what was found; 0`}
 		/>
 	</fieldset>
 	{#if answer && prices}
@@ -142,28 +161,22 @@
 				role="img"
 				aria-label="Cost of both over the labour rate"
 			>
-				{#each y.ticks(4) as tick (tick)}
-					<path d="M 64 {y(tick)} H {width - 86}" class="stroke-line" />
-					<text x="56" y={y(tick) + 5} text-anchor="end" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				{#each x.ticks(5) as tick (tick)}
-					<text x={x(tick)} y={height - 24} text-anchor="middle" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				<text x={width - 86} y={height - 6} text-anchor="end" font-size="14" class="text-soft"
-					>labour, {costs.currency} an hour</text
-				>
+				<Axes
+					{x}
+					{y}
+					xUnit="labour, {costs.currency} an hour"
+					yUnit="cost, {costs.currency}"
+					xTicks={5}
+					yTicks={4}
+				/>
 				<path
-					d="M {x(costs.labourPerHour)} 14 V {height - 46}"
+					d="M {x(costs.labourPerHour)} 24 V {height - 56}"
 					class="stroke-edge"
 					stroke-dasharray="4 4"
 				/>
 				<text
 					x={x(costs.labourPerHour) - 6}
-					y="24"
+					y="36"
 					text-anchor="end"
 					font-size="14"
 					class="text-soft">this shop</text
@@ -203,9 +216,22 @@
 			</svg>
 		</div>
 	{/if}
+	<h3 class="mt-4 border-t border-line pt-3 text-[17px]">Rebuilt, of each old unit</h3>
+	<ul class="mt-1 grid gap-x-6 text-[15px] sm:grid-cols-2">
+		{#each parts as { part, name, fate, why } (part)}
+			<li class="flex gap-2 py-0.5">
+				<span class="w-4 shrink-0 {fates[fate].tone}" aria-hidden="true">{fates[fate].sign}</span>
+				<span>
+					<b>{name}</b>
+					<span class={fates[fate].tone}>{fates[fate].name}</span><span class="text-soft"
+						>: {why}</span
+					>
+				</span>
+			</li>
+		{/each}
+	</ul>
 	<p class="caption mt-2">
-		Rebuilt, the old spring, seats and, where sound, the mount are used again; a complete unit saves
-		the compressor and its danger, and comes with a spring nobody in this shop has measured: compare
-		its free length and wire all the same.
+		A complete unit saves the compressor and its danger, and comes with a spring nobody in this shop
+		has measured: compare its free length and wire all the same.
 	</p>
 </section>

@@ -3,7 +3,7 @@
 	import { formatNumber } from '$core/units/format';
 	import { personalUnits } from '$lib/client/units';
 	import { line, scaleLinear } from 'd3';
-	import Axes from '../workbench/frame/Axes.svelte';
+	import Axes from '../chart/Axes.svelte';
 
 	/** Torque over angle of one pull, with the band that was wanted, the snug point and the slope. */
 	interface Props {

@@ -8,7 +8,7 @@
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import { extent, line, scaleLinear } from 'd3';
 	import type { Snippet } from 'svelte';
-	import Axes from '../frame/Axes.svelte';
+	import Axes from '$lib/ui/chart/Axes.svelte';
 	import Bench from '../frame/Bench.svelte';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';

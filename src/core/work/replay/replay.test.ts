@@ -1,0 +1,183 @@
+import { describe, expect, it } from 'vitest';
+import { findLayout } from '../../layout/catalogue';
+import { axleOf } from '../../height/corners';
+import type { StepKind } from '../kinds';
+import { workOrder } from '../order';
+import { usualStrategy, type AxleScope, type Strategy, type WorkScope } from '../scope';
+import type { WorkStep } from '../step';
+import { replay } from './replay';
+
+const both: AxleScope = { damper: true, spring: true, bushes: false };
+
+function scopeOf(
+	key: string,
+	want: AxleScope = both,
+	strategy: Partial<Strategy> = {},
+	rust: WorkScope['rust'] = 'light'
+): WorkScope {
+	const layout = findLayout(key)!;
+	const axle = layout.axles[0]!;
+	return {
+		axles: { [axle]: want },
+		corners: axle === 'front' ? ['FL', 'FR'] : ['RL', 'RR'],
+		layouts: { front: layout, rear: layout },
+		strategy: { ...usualStrategy, sides: 'together', ...strategy },
+		rust
+	};
+}
+
+type Order = readonly WorkStep[];
+type Mistake = (order: Order) => Order;
+
+const first = (order: Order, kind: StepKind) => {
+	const at = order.findIndex((step) => step.kind === kind);
+	if (at < 0) throw new Error(`no ${kind} in this job`);
+	return at;
+};
+/** A step left out, at every corner. */
+const forget =
+	(kind: StepKind): Mistake =>
+	(order) => {
+		first(order, kind);
+		return order.filter((step) => step.kind !== kind);
+	};
+/** The first step of one kind done right before the first of another. */
+const hurry =
+	(kind: StepKind, before: StepKind): Mistake =>
+	(order) => {
+		const rest = [...order];
+		const [step] = rest.splice(first(order, kind), 1);
+		rest.splice(first(rest, before), 0, step!);
+		return rest;
+	};
+/** The first step of one kind done right after the last of another. */
+const delay =
+	(kind: StepKind, after: StepKind): Mistake =>
+	(order) => {
+		const rest = [...order];
+		const [step] = rest.splice(first(order, kind), 1);
+		const last = rest.findLastIndex((one) => one.kind === after);
+		rest.splice(last + 1, 0, step!);
+		return rest;
+	};
+
+const strut = scopeOf('macpherson-front');
+const clamp = scopeOf('macpherson-clamp');
+const air = scopeOf('air-strut-front');
+const arm = scopeOf('double-wishbone-spring-on-arm');
+const inside = scopeOf('double-wishbone-spring-on-arm', both, {
+	springOut: 'internal-compressor'
+});
+const links = scopeOf('live-axle-rear', { damper: false, spring: false, bushes: true });
+const multi = scopeOf('multi-link-rear');
+const behindTrim = scopeOf('twist-beam-strut');
+
+/** What is done wrong, on which car, and what the machine must see. */
+const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string][] = [
+	['heights read on the lift', strut, delay('heights-before', 'stands'), 'heights-lost'],
+	['heights never read before', strut, forget('heights-before'), 'heights-lost'],
+	[
+		'heights after read before the torque',
+		strut,
+		hurry('heights-after', 'torque-wheels'),
+		'heights-lost'
+	],
+	[
+		'wheel fasteners broken loose in the air',
+		strut,
+		delay('crack-wheels', 'lift'),
+		'wheels-rocked'
+	],
+	['no chocks', strut, forget('chock'), 'not-chocked'],
+	['no stands', strut, forget('stands'), 'unsupported-car'],
+	['no oil on rust', strut, forget('soak'), 'not-oiled'],
+	['oil after the spanner', strut, delay('soak', 'undo-bottom'), 'not-oiled'],
+	['no marks', strut, forget('mark'), 'not-marked'],
+	['marks through the wheel', strut, hurry('mark', 'wheel-off'), 'wheel-in-way'],
+	['a wheel that stays on', strut, forget('wheel-off'), 'wheel-in-way'],
+	['a hose left on its bracket', strut, forget('hose-off'), 'hanging-hose'],
+	['a hose back too early', strut, hurry('hose-on', 'damper-in'), 'hose-twisted'],
+	['drop links left on', strut, forget('links-off'), 'link-under-load'],
+	['drop links after the load', strut, delay('links-on', 'load'), 'link-under-load'],
+	['no jack under the arm', strut, forget('support'), 'arm-drops'],
+	['the jack away before the torque', strut, hurry('unsupport', 'tighten'), 'jack-away-early'],
+	['a small jack forgotten under the arm', strut, forget('unsupport'), 'jack-left'],
+	['a knuckle nobody ties', clamp, forget('tie'), 'knuckle-falls'],
+	['a joint of the knuckle left on', clamp, forget('free-knuckle'), 'still-held'],
+	['a unit out with its top on', strut, hurry('damper-out', 'undo-top'), 'still-held'],
+	['the shaft nut off under force', strut, forget('compress'), 'spring-not-free'],
+	['the compressor let off too early', strut, hurry('release', 'shaft-on'), 'unheld-spring'],
+	['a unit fitted in its compressor', strut, forget('release'), 'unheld-spring'],
+	['the nut before the stack', strut, hurry('shaft-on', 'restack'), 'not-stacked'],
+	['a unit fitted without its stack', strut, forget('restack'), 'not-stacked'],
+	['nothing compared', strut, forget('compare'), 'not-compared'],
+	[
+		'one part compared while still in the car',
+		strut,
+		hurry('compare', 'undo-bottom'),
+		'not-compared'
+	],
+	['rubber set hanging', multi, hurry('set-rubber', 'load'), 'bush-at-droop'],
+	['rubber never set', multi, forget('set-rubber'), 'left-open'],
+	['rigid joints left', strut, forget('tighten'), 'loaded-before-rigid'],
+	[
+		'rigid joints tight before the unit is in',
+		strut,
+		hurry('tighten', 'damper-in'),
+		'tight-before-started'
+	],
+	['down without a wheel', strut, forget('wheel-on'), 'wheel-missing'],
+	['wheels torqued in the air', strut, hurry('torque-wheels', 'ground'), 'wheels-in-air'],
+	['a car left on its stands', strut, forget('ground'), 'left-open'],
+	['air undone with pressure on', air, forget('vent'), 'under-pressure'],
+	['air let out with the system live', air, forget('ignition-off'), 'valves-live'],
+	['a strut pulled out by its air line', air, forget('air-line-off'), 'air-line-torn'],
+	['the taper bare', arm, forget('crack-taper'), 'taper-bare'],
+	['the arm lowered with its joint on', arm, hurry('lower', 'holder-off'), 'arm-held'],
+	['the arm let go by no jack', arm, forget('support'), 'unheld-spring'],
+	['a spring taken out under force', arm, hurry('spring-out', 'lower'), 'spring-under-force'],
+	['an arm raised without its spring', arm, forget('spring-in'), 'spring-missing'],
+	['the joint on with the arm down', arm, hurry('holder-on', 'raise'), 'arm-held'],
+	['a spring out that was never drawn together', inside, forget('squeeze'), 'spring-under-force'],
+	['the compressor left in', inside, forget('unsqueeze'), 'unheld-spring'],
+	['a multi-link arm lowered with its bolt in', multi, forget('holder-off'), 'arm-held'],
+	['the upper end behind its trim', behindTrim, forget('trim-off'), 'trim-in-way']
+];
+
+describe('the car as a machine', () => {
+	it.each(mistakes)('sees %s', (_, scope, mistake, code) => {
+		const { steps } = workOrder(scope);
+		expect(replay(steps, scope)).toEqual([]);
+		expect(replay(mistake(steps), scope).map((violation) => violation.code)).toContain(code);
+	});
+
+	it('sees two links of an axle off at once', () => {
+		const { steps } = workOrder(links);
+		const off = steps.filter(({ kind }) => kind === 'link-off');
+		const on = steps.filter(({ kind }) => kind === 'link-on');
+		const at = steps.indexOf(off[0]!);
+		const rest = steps.filter((step) => step !== off[1] && step !== on[0]);
+		const wrong = [...rest.slice(0, at + 1), off[1]!, on[0]!, ...rest.slice(at + 1)];
+		expect(replay(wrong, links).map(({ code }) => code)).toContain('axle-rolls');
+	});
+
+	it('says at which step it happened, and what was left at the end', () => {
+		const { steps } = workOrder(strut);
+		const [violation] = replay(forget('chock')(steps), strut);
+		expect(violation).toMatchObject({ stepId: 'car/lift', code: 'not-chocked' });
+		const rear = workOrder(multi).steps;
+		const left = replay(forget('set-rubber')(rear), multi).filter(({ stepId }) => stepId === 'end');
+		expect(left.map(({ words }) => words.slice(0, 3))).toEqual(['RL:', 'RR:']);
+	});
+
+	it('reads every joint a step names at a corner of its own axle', () => {
+		for (const scope of [strut, clamp, air, arm, inside, links, multi, behindTrim]) {
+			for (const step of workOrder(scope).steps) {
+				for (const { corner, key } of step.joints) {
+					const { joints } = scope.layouts[axleOf(corner)];
+					expect(joints.some((joint) => joint.key === key)).toBe(true);
+				}
+			}
+		}
+	});
+});
