@@ -81,7 +81,11 @@ export function oldParts(
 		const watched = of('watch');
 		return { fate: 'again', why: `${declined}${say(watched.length ? watched : found)}` };
 	};
-	return stackOf(layout).map(({ key, name }) => ({ part: key, name, ...judge(key) }));
+	return stackOf(layout).map(({ key, name }) => ({
+		part: key,
+		name: name.replace(/, new$/, ''),
+		...judge(key)
+	}));
 }
 
 const seen = (

@@ -1,11 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { actionsOf } from '$core/fastener/joint-programme';
-	import { castleNut } from '$core/fastener/programme';
 	import { calibrationState, pickWrenches, wrenchFor } from '$core/fastener/rack';
-	import { threadConditionNames } from '$core/fastener/lubrication';
-	import { usualSlope } from '$core/fastener/trace';
-	import { jointKindNames } from '$core/layout/types';
 	import { sightNames, sightsFor, type Sight } from '$core/procedure/facts';
 	import { convert, findUnit, siUnit } from '$core/units/dimensions';
 	import { formatNumber, formatQuantity } from '$core/units/format';
@@ -15,19 +11,21 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { atWork, lubricated } from '$lib/job/joints';
+	import { atWork } from '$lib/job/joints';
 	import type { Joint, Torque } from '$lib/job/model';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
-	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { onMount } from 'svelte';
 	import { v7 as uuidv7 } from 'uuid';
+	import AskedNumber from './AskedNumber.svelte';
+	import CastleSlot from './CastleSlot.svelte';
+	import JointHead from './JointHead.svelte';
 	import PatternDrawing from './PatternDrawing.svelte';
+	import ThreadNote from './ThreadNote.svelte';
 	import TorqueRows from './TorqueRows.svelte';
-	import { jointMarks } from './joint-words';
 	import { scaleWords, stepWords, wrenchUnit } from './step-words';
 
 	interface Props {
@@ -61,7 +59,6 @@
 	const list = $derived(actionsOf(worked));
 	const index = $derived(Math.min(action ?? status.next, list.length - 1));
 	const step = $derived(list[index]!);
-	const wet = $derived(lubricated(joint));
 	const turned = $derived(step.kind === 'angle' || step.kind === 'slacken');
 	const { pattern, castle, adapter, prevailingNm } = $derived(joint.programme ?? {});
 	const sights = $derived(
@@ -73,11 +70,6 @@
 		)
 	);
 	const numbered = $derived(joint.kind !== 'cushion');
-	const sources = {
-		maker: 'maker’s data',
-		shop: 'the shop’s figure',
-		estimated: 'estimated: not the maker’s'
-	};
 
 	// The rack: what is planned, else what fits, else what was used last.
 	const rack = $derived((page.data.wrenches ?? []) as ShopWrench[]);
@@ -119,7 +111,6 @@
 
 	// What is asked stands ready, so that Enter alone records a joint that clicked at its number.
 	text = asked();
-	let castleTurn = $state('');
 	function asked(): string {
 		if (turned) return String(step.angleDeg ?? '');
 		return onWrench === undefined ? '' : bare(onWrench).replace(/\s/g, '');
@@ -149,18 +140,6 @@
 		const first = input ?? section?.querySelector<HTMLElement>('[data-main]');
 		first?.focus({ preventScroll: true });
 		input?.select();
-	});
-
-	/** Where the castle nut would end, from the angle to the next slot and what such a joint winds up. */
-	const slot = $derived.by(() => {
-		const angle = Number(castleTurn.replace(',', '.'));
-		if (!castle || step.torqueNm === undefined || !(angle > 0)) return undefined;
-		return castleNut({
-			lowNm: step.torqueNm,
-			highNm: castle.highNm + (prevailingNm ?? 0),
-			toNextSlotDeg: angle,
-			slopeNmPerDeg: usualSlope(step.torqueNm)
-		});
 	});
 
 	type What =
@@ -234,59 +213,20 @@
 </script>
 
 <section bind:this={section} class="panel p-4" aria-labelledby="joint-name">
-	<div class="flex flex-wrap items-baseline justify-between gap-x-4">
-		<h1 id="joint-name" class="text-2xl">{joint.name}</h1>
-		<StateMark
-			mark={jointMarks[status.state].mark}
-			word={jointMarks[status.state].word}
-			class="text-lg"
-		/>
-	</div>
-	<p class="text-[15px] text-soft">
-		{jointKindNames[joint.kind]}{joint.oneTime ? ' · new hardware, used once' : ''}{joint.tool ===
-		'hand'
-			? ' · by hand only, no impact gun'
-			: ''}{joint.holdStud ? ' · hold the stud' : ''}{joint.note ? ` · ${joint.note}` : ''}
-	</p>
-	{#if status.reason}<p
-			class="mt-1 {status.state === 'again' ? 'font-semibold text-madder' : 'text-ochre'}"
-		>
-			{status.reason}
-		</p>{/if}
+	<JointHead {joint} {status} />
 	{#if list.length > 1}<p class="mt-1 text-lg font-semibold">
 			{stepWords(joint, list, index)}
 		</p>{/if}
 
 	<div class="mt-1 flex flex-wrap items-end gap-x-8 gap-y-2">
-		<p class="min-w-0">
-			<span class="caption block">
-				{#if turned}{step.kind === 'slacken' ? 'Slacken by' : 'Turn further by'}
-				{:else if adapter && fit?.ok}On the wrench, for {units.show(step.torqueNm!, 'torque')} at the
-					joint
-				{:else}{castle ? 'Low limit' : 'Specified'}{joint.torqueSource
-						? `, ${sources[joint.torqueSource]}`
-						: ''}{prevailingNm
-						? `, run-down of ${units.show(prevailingNm, 'torque')} added`
-						: ''}{/if}
-			</span>
-			{#if turned}
-				<span class="num text-[84px] leading-none"
-					>{step.kind === 'slacken' ? '−' : '+'}{step.angleDeg}<span class="text-5xl">°</span></span
-				>
-			{:else if onWrench === undefined}
-				<span class="num text-4xl text-soft"
-					>{numbered
-						? 'not given'
-						: sights.length === 1
-							? sightNames[sights[0]!]
-							: 'no number'}</span
-				>
-			{:else}
-				<span class="num text-[84px] leading-none"
-					>{bare(onWrench)}<span class="ms-2 text-3xl font-medium text-soft">{unit}</span></span
-				>
-			{/if}
-		</p>
+		<AskedNumber
+			{joint}
+			{step}
+			instead={numbered ? 'not given' : sights.length === 1 ? sightNames[sights[0]!] : 'no number'}
+			shown={onWrench === undefined ? undefined : bare(onWrench)}
+			{unit}
+			corrected={adapter !== undefined && fit?.ok === true}
+		/>
 		{#if pattern}
 			{@const inPass = list.filter((a) => a.step === step.step && a.pass === step.pass)}
 			<PatternDrawing
@@ -335,16 +275,7 @@
 			Then forward to the slot, at most {units.show(castle.highNm, 'torque')}; never back.
 		</p>
 	{/if}
-	{#if wet}
-		<p class="mt-1 text-[15px] text-ochre">
-			{threadConditionNames[joint.thread!.condition]} thread: {units.show(
-				joint.torqueNm!,
-				'torque'
-			)} dry becomes {units.show(wet.torqueNm, 'torque')} ({formatNumber(wet.share * 100, 0)} %), for
-			the same clamp of {formatNumber(wet.clampN / 1000, 1)}&nbsp;kN. The maker’s word on grease
-			goes first.
-		</p>
-	{/if}
+	<ThreadNote {joint} />
 
 	{#if !job.record.signedAt}
 		<RefusalNotice {refusal} />
@@ -443,23 +374,8 @@
 						</div>
 					{/if}
 				{/if}
-				{#if castle && step.kind === 'castle'}
-					<div class="flex flex-wrap items-end gap-x-4 sm:col-span-2">
-						<Field
-							label="To the next slot, °"
-							bind:value={castleTurn}
-							inputmode="decimal"
-							hint="0 to {castle.slotDeg}, from the low limit"
-							class="w-44"
-						/>
-						{#if slot}
-							<p class="pb-6 {slot.refused ? 'font-semibold text-madder' : 'text-spruce'}">
-								{slot.refused
-									? `✕ About ${units.show(slot.torqueNm, 'torque')} there: over the high limit. Another nut or washer`
-									: `✓ About ${units.show(slot.torqueNm, 'torque')} there: within its limits`}
-							</p>
-						{/if}
-					</div>
+				{#if castle && step.kind === 'castle' && step.torqueNm !== undefined}
+					<CastleSlot {castle} lowNm={step.torqueNm} {prevailingNm} />
 				{/if}
 				{#if joint.rule === 'ride-height' && car.carState === 'hanging'}
 					<p class="text-[15px] text-soft sm:col-span-2">
