@@ -1,3 +1,4 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
@@ -6,7 +7,10 @@ const alias = {
 	$lib: fileURLToPath(new URL('src/lib', import.meta.url))
 };
 
-/** Three suites: unit (no database), conformance (published sources), integration (real MariaDB). */
+/**
+ * Three suites: unit (no database, published sources among them), client (what runs in a page, with a
+ * simulated browser around it), integration (real MariaDB).
+ */
 export default defineConfig({
 	test: {
 		projects: [
@@ -19,7 +23,17 @@ export default defineConfig({
 						'tools/**/*.test.ts',
 						'devices/**/*.test.ts',
 						'tests/conformance/**/*.test.ts'
-					]
+					],
+					exclude: ['src/**/*.svelte.test.ts']
+				}
+			},
+			{
+				plugins: [svelte()],
+				resolve: { alias, conditions: ['browser'] },
+				test: {
+					name: 'client',
+					environment: 'happy-dom',
+					include: ['src/**/*.svelte.test.ts']
 				}
 			},
 			{

@@ -1,6 +1,7 @@
 /** The scheduler against problems whose shortest schedule is published. */
 import { describe, expect, it } from 'vitest';
-import { solveProject, type Project, type Task } from '../../src/core/schedule/project';
+import type { Project, Task } from '../../src/core/schedule/project';
+import { solveProject } from '../../src/core/schedule/solve';
 import { finish } from '../../src/core/uncertainty/monte-carlo';
 
 const solve = (project: Project) => finish(solveProject(project));

@@ -41,7 +41,7 @@ const steps: Step[] = [
 			'err'
 		]
 	},
-	{ name: 'unit', run: ['vitest', 'run', '--project', 'unit'] },
+	{ name: 'unit', run: ['vitest', 'run', '--project', 'unit', '--project', 'client'] },
 	{ name: 'integration', run: ['vitest', 'run', '--project', 'integration'] },
 	{ name: 'build', run: buildIfChanged },
 	{ name: 'end-to-end', run: ['playwright', 'test'] }

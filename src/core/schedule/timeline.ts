@@ -7,7 +7,8 @@ import { meanMinutes } from '../work/minutes.ts';
 import type { Minutes } from '../work/terms.ts';
 import { rankBy } from './lists.ts';
 import { ordered } from './prepared.ts';
-import { solveProject, type Hold, type Project } from './project.ts';
+import type { Hold, Project } from './project.ts';
+import { solveProject } from './solve.ts';
 
 export interface TimedTask extends Minutes {
 	/** Its own within its car. */

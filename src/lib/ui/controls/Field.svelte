@@ -20,7 +20,7 @@
 	/>
 	{#if fault || hint}
 		<p id="{key}-hint" class="mt-1 text-[15px] {fault ? 'font-medium text-madder' : 'text-soft'}">
-			{#if fault}<span aria-hidden="true">✕ </span>{/if}{fault ?? hint}
+			{#if fault}<span class="me-1" aria-hidden="true">✕</span>{/if}{fault ?? hint}
 		</p>
 	{/if}
 </div>

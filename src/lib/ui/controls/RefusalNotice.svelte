@@ -22,7 +22,9 @@
 
 {#if shown}
 	<div role="alert" class="rounded-[3px] border-2 border-madder bg-madder-wash p-4">
-		<p class="font-semibold text-madder"><span aria-hidden="true">✕ </span>{shown.title}</p>
+		<p class="font-semibold text-madder">
+			<span class="me-1" aria-hidden="true">✕</span>{shown.title}
+		</p>
 		{#if others.length}
 			<ul class="mt-1 list-disc ps-6">
 				{#each others as fault (fault.field + fault.message)}<li>

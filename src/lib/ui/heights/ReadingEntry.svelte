@@ -224,7 +224,7 @@
 					role="status"
 					class="mt-1 min-h-6 text-[16px] {problem ? 'font-medium text-madder' : 'text-soft'}"
 				>
-					{#if problem}<span aria-hidden="true">✕ </span>{problem}
+					{#if problem}<span class="me-1" aria-hidden="true">✕</span>{problem}
 					{:else if understood?.ok}= {shown(understood.value.si)}
 					{:else if understood}<span class="text-madder">{understood.faults[0]!.message}</span>
 					{:else}Type it as said: {unit === 'mm' ? '365, or 14 3/8 in' : '14 3/8, or 365 mm'}{/if}

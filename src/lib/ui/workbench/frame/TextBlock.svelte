@@ -61,6 +61,8 @@
 		id="{key}-hint"
 		class="text-[14px] {fault || refused ? 'font-medium text-madder' : 'text-soft'}"
 	>
-		{#if fault || refused}<span aria-hidden="true">✕ </span>{/if}{fault ?? refused ?? hint}
+		{#if fault || refused}<span class="me-1" aria-hidden="true">✕</span>{/if}{fault ??
+			refused ??
+			hint}
 	</p>
 </div>

@@ -46,7 +46,9 @@
 			id="{key}-hint"
 			class="pb-1 text-[14px] leading-snug {wrong ? 'font-medium text-madder' : 'text-soft'}"
 		>
-			{#if wrong}<span aria-hidden="true">✕ </span>{/if}{wrong ?? understood ?? entry.hint}
+			{#if wrong}<span class="me-1" aria-hidden="true">✕</span>{/if}{wrong ??
+				understood ??
+				entry.hint}
 		</p>
 	{/if}
 </div>

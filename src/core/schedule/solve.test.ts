@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { finish } from '../uncertainty/monte-carlo';
-import { solveProject, type Project, type Schedule, type Task } from './project';
+import type { Project, Task } from './project';
+import { solveProject, type Schedule } from './solve';
 
 const solve = (project: Project): Schedule => finish(solveProject(project));
 
