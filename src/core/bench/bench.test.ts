@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { findLayout, layouts } from '../layout/catalogue';
 import { usualStrategy, type WorkScope } from '../work/scope';
 import { compareParts } from './compare';
-import { consumables, partLines, socketLines, toolLines } from './parts';
+import { consumables, fittingSteps, partLines, socketLines, toolLines } from './parts';
+import { workSteps } from '../work/steps';
 import { checkStack, checkUnit, stackOf, type StackPart } from './stack';
 import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from './trays';
 
@@ -161,4 +162,51 @@ describe('parts, tools and consumables', () => {
 		];
 		expect(socketLines(joints)).toEqual([{ widthMm, diameterMm, for: ['Top mount nuts'] }]);
 	});
+});
+
+describe('the steps that put a part in', () => {
+	const scopeFor = (key: string, change: Partial<WorkScope['strategy']> = {}): WorkScope => {
+		const layout = findLayout(key)!;
+		const axle = layout.axles[0]!;
+		return {
+			axles: { [axle]: { damper: true, spring: true, bushes: false } },
+			corners: axle === 'front' ? ['FL', 'FR'] : ['RL', 'RR'],
+			layouts: { front: layout, rear: layout },
+			strategy: { ...usualStrategy, ...change },
+			rust: 'none'
+		};
+	};
+	const kindsFor = (scope: WorkScope, id: string) => {
+		const line = partLines(scope, []).find((one) => one.id === id)!;
+		return fittingSteps(line, workSteps(scope)).map((step) => step.id);
+	};
+
+	it('are the unit’s own for a strut and what is in it', () => {
+		const scope = scopeFor('macpherson-front');
+		expect(kindsFor(scope, 'damper:FL')).toEqual(['FL/damper-in']);
+		expect(kindsFor(scope, 'spring:FR')).toEqual(['FR/damper-in']);
+		expect(kindsFor(scope, 'hardware:FL:shaft-nut')).toEqual(['FL/shaft-on']);
+	});
+
+	it('are the spring’s own where it sits on an arm', () => {
+		const scope = scopeFor('multi-link-rear');
+		expect(kindsFor(scope, 'damper:RL')).toEqual(['RL/damper-in']);
+		expect(kindsFor(scope, 'spring:RL')).toContain('RL/spring-in');
+	});
+
+	it.each(layouts.map(({ key }) => [key]))(
+		'are there for every damper, spring and one-time fastener of %s',
+		(key) => {
+			const scope = scopeFor(key);
+			const steps = workSteps(scope);
+			for (const line of partLines(scope, [])) {
+				const found = fittingSteps(line, steps);
+				expect(found.length, line.id).toBeGreaterThan(0);
+				expect(
+					found.every(({ corners }) => corners.includes(line.corner!)),
+					line.id
+				).toBe(true);
+			}
+		}
+	);
 });

@@ -4,6 +4,7 @@ import { partKeys, partNames, type PartKey } from '../inspect/points.ts';
 import type { Recommendation } from '../inspect/recommend.ts';
 import type { Hand } from './compare.ts';
 import { axlePlans, type WorkScope } from '../work/scope.ts';
+import type { Act, WorkStep } from '../work/step.ts';
 import { loosenedJoints, workSteps } from '../work/steps.ts';
 
 export interface PartLine {
@@ -78,6 +79,25 @@ export function partLines(scope: WorkScope, accepted: readonly Recommendation[])
 		const [x, y] = [rank(a), rank(b)];
 		return x[0].localeCompare(y[0]) || x[1] - y[1];
 	});
+}
+
+/** Parts that sit in a unit, or between a spring and its seats. */
+const unitParts: readonly PartKey[] = ['bump-stop', 'boot', 'top-mount', 'top-bearing'];
+
+/** The steps that put a part in; none for bushes and joints pressed in on the way, which a person ticks off. */
+export function fittingSteps(line: PartLine, steps: readonly WorkStep[]): WorkStep[] {
+	const [, , joint] = line.id.split(':');
+	const puts = (act: Act): boolean => {
+		if (!('corner' in act) || act.corner !== line.corner) return false;
+		if (joint === 'shaft-nut') return act.do === 'shaft-on';
+		if (joint) return act.do === 'start' && act.joint === joint;
+		if (line.part === 'damper' || unitParts.includes(line.part)) return act.do === 'damper-in';
+		if (line.part === 'spring' || line.part === 'spring-pads') {
+			return act.do === 'spring-in' || act.do === 'damper-in';
+		}
+		return line.part === 'drop-link' && act.do === 'start' && act.joint.startsWith('drop-link');
+	};
+	return steps.filter(({ acts }) => acts.some(puts));
 }
 
 export interface ToolLine {

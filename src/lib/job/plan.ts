@@ -1,14 +1,16 @@
 /** The plan of a job for pages and files: advice taken, parts with how far they are. */
-import { partLines, type PartLine } from '../../core/bench/parts.ts';
+import { fittingSteps, partLines, type PartLine } from '../../core/bench/parts.ts';
 import type { Axle } from '../../core/height/corners.ts';
 import { oldParts, type OldPart } from '../../core/inspect/old-parts.ts';
 import type { Recommendation } from '../../core/inspect/recommend.ts';
 import { axlePlans } from '../../core/work/scope.ts';
+import type { WorkStep } from '../../core/work/step.ts';
+import { workSteps } from '../../core/work/steps.ts';
 import type { ShopCosts } from './costs.ts';
 import type { JobRecord } from './model.ts';
 import { viewJob } from './view.ts';
 import { adviceOn, findingsOf, scopeOf } from './work.ts';
-import { WorkBook, type DecisionState, type WorkData } from './work-book.ts';
+import { WorkBook, type DecisionState, type PartStatus, type WorkData } from './work-book.ts';
 
 export interface AdviceLine extends Recommendation {
 	state: DecisionState;
@@ -51,13 +53,22 @@ export const declinedWork = (record: JobRecord): { title: string; reason: string
 
 export interface JobPart extends PartLine {
 	kept: WorkData['part'];
+	/** As kept; fitted once the steps that put it in were ticked off, unless it went back. */
+	status: PartStatus;
 }
+
+const unordered: WorkData['part'] = { number: '', status: 'to-order', note: '' };
 
 export function jobParts(record: JobRecord, costs: ShopCosts): JobPart[] {
 	const book = new WorkBook(record.work);
+	const scope = scopeOf(record, book);
 	const accepted = jobAdvice(record, costs).filter(({ state }) => state === 'accepted');
-	return partLines(scopeOf(record, book), accepted).map((line) => ({
-		...line,
-		kept: book.get('part', line.id) ?? { number: '', status: 'to-order', note: '' }
-	}));
+	const steps = workSteps(scope);
+	const ticked = ({ id }: WorkStep) => book.get('step', id)?.state === 'done';
+	return partLines(scope, accepted).map((line) => {
+		const kept = book.get('part', line.id) ?? unordered;
+		const putIn = fittingSteps(line, steps);
+		const fitted = kept.status !== 'returned' && putIn.length > 0 && putIn.every(ticked);
+		return { ...line, kept, status: fitted ? 'fitted' : kept.status };
+	});
 }

@@ -4,9 +4,10 @@ import { stackOf } from '../../core/bench/stack';
 import { findLayout } from '../../core/layout/catalogue';
 import { blockedBy } from '../../core/work/order';
 import { replay } from '../../core/work/replay/replay';
+import { usualStrategy } from '../../core/work/scope';
 import { usualCosts, showMoney } from './costs';
 import type { JobRecord } from './model';
-import { declinedWork, jobAdvice, jobParts } from './plan';
+import { declinedWork, jobAdvice, jobParts, oldPartsOf } from './plan';
 import { sagOf } from './sag';
 import { viewJob } from './view';
 import { benchWants, findingsOf, jointAt, viewWork } from './work';
@@ -203,6 +204,41 @@ describe('advice and parts of a job', () => {
 		const parts = jobParts(record, usualCosts).map(({ id }) => id);
 		expect(parts).toContain('boot:FR');
 		expect(parts).not.toContain('top-bearing:FL');
+	});
+
+	it('call a part fitted once the step that puts it in is ticked off, unless it went back', () => {
+		const record = job('2026-0268');
+		const status = (id: string) =>
+			jobParts(record, usualCosts).find((one) => one.id === id)!.status;
+		const tick = (id: string, state: 'done' | 'open') =>
+			write(record, 'step', id, { state } as WorkData['step']);
+		expect(status('damper:FR')).not.toBe('fitted');
+		tick('FR/damper-in', 'done');
+		expect([status('damper:FR'), status('boot:FR')]).toEqual(['fitted', 'fitted']);
+		expect(status('damper:FL')).not.toBe('fitted');
+		tick('FR/damper-in', 'open');
+		expect(status('damper:FR')).not.toBe('fitted');
+		tick('FR/damper-in', 'done');
+		write(record, 'part', 'damper:FR', { number: '', status: 'returned', note: '' });
+		expect(status('damper:FR')).toBe('returned');
+	});
+
+	it('say what becomes of the old units, whichever way is chosen', () => {
+		const record = job('2026-0268');
+		const fates = () =>
+			Object.fromEntries(
+				oldPartsOf(record, 'front', usualCosts).map(({ part, fate }) => [part, fate])
+			);
+		expect(fates()).toMatchObject({
+			damper: 'renewed',
+			'bump-stop': 'renewed',
+			spring: 'unseen',
+			bearing: 'unseen'
+		});
+		const before = fates();
+		write(record, 'strategy', 'car', { ...usualStrategy, assembly: 'complete' });
+		expect(fates()).toEqual(before);
+		expect(oldPartsOf(record, 'rear', usualCosts)).toEqual([]);
 	});
 
 	it('name the sagged spring where the heights say so', () => {

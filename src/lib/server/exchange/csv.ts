@@ -101,12 +101,12 @@ export function torquesCsv(job: JobRecord): string {
 /** Parts of a job by side and axle. */
 export function partsCsv(job: JobRecord, costs: ShopCosts): string {
 	return table(
-		jobParts(job, costs).map(({ kept, ...line }) => ({
+		jobParts(job, costs).map(({ kept, status, ...line }) => ({
 			...line,
 			job: job.number,
 			corner: line.corner ?? '',
 			number: kept.number,
-			status: partStatusNames[kept.status],
+			status: partStatusNames[status],
 			note: kept.note
 		})),
 		['job', 'corner', 'axle', 'name', 'hand', 'quantity', 'number', 'status', 'note']

@@ -15,12 +15,12 @@
 			.filter(({ parts }) => parts.length)
 	);
 	const missing = $derived(
-		parts.filter(({ kept }) => kept.status === 'to-order' || kept.status === 'ordered').length
+		parts.filter(({ status }) => status === 'to-order' || status === 'ordered').length
 	);
 	const keep = (part: JobPart, change: Partial<JobPart['kept']>) =>
 		void job.keep('part', part.id, { ...part.kept, ...change });
 	async function all(status: PartStatus) {
-		for (const part of parts.filter(({ kept }) => kept.status === 'to-order'))
+		for (const part of parts.filter((one) => one.status === 'to-order'))
 			await job.keep('part', part.id, { ...part.kept, status });
 	}
 	const hands = { left: 'left-hand', right: 'right-hand', either: '' } as const;
@@ -34,7 +34,7 @@
 				{parts.length} lines{missing ? `, ${missing} not here yet` : ', all here'}
 			</p>
 		</div>
-		{#if !closed && parts.some(({ kept }) => kept.status === 'to-order')}
+		{#if !closed && parts.some(({ status }) => status === 'to-order')}
 			<button
 				type="button"
 				class="no-print touch rounded-[3px] border border-edge bg-panel px-4 font-semibold hover:bg-sunk"
@@ -77,13 +77,13 @@
 					/>
 					<select
 						aria-label="Status, {part.name} {part.corner ?? ''}"
-						class="touch w-full rounded-[3px] border bg-panel px-2 text-[16px] max-sm:col-start-2 {part
-							.kept.status === 'to-order'
+						class="touch w-full rounded-[3px] border bg-panel px-2 text-[16px] max-sm:col-start-2 {part.status ===
+						'to-order'
 							? 'border-ochre text-ochre'
-							: part.kept.status === 'returned'
+							: part.status === 'returned'
 								? 'border-madder text-madder'
 								: 'border-edge'}"
-						value={part.kept.status}
+						value={part.status}
 						disabled={closed}
 						onchange={(event) => keep(part, { status: event.currentTarget.value as PartStatus })}
 					>
