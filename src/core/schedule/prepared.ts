@@ -108,33 +108,78 @@ function longestWays(p: Prepared, backwards: readonly number[], next: number[][]
 	return ways;
 }
 
-/** Longest chain; and for each resource its work, what is held the least it can be, shared evenly. */
+/**
+ * No schedule is shorter than this: the longest chain; for each resource its work, and what is held the
+ * least it can be, shared evenly; and where everything else comes either before or after a task, the
+ * stretches between such tasks one by one.
+ */
 function lowerBound(p: Prepared, order: readonly number[]): number {
 	const heads = longestWays(p, order, p.before);
+	const later = descendants(p, order);
 	const bounds = p.capacity.map((capacity, r) => {
 		const own = p.holds.filter(({ resource }) => resource === r);
-		const work = p.users[r]!.reduce((sum, [i, units]) => sum + units * p.minutes[i]!, 0);
-		if (own.length === 0) return work / capacity;
-		const held = own.reduce((sum, hold) => sum + leastHold(p, hold, order), 0);
+		if (own.length === 0) return 0;
+		const held = own.reduce((sum, hold) => sum + leastHold(p, hold, order, later), 0);
 		const first = Math.min(...own.map(({ from }) => heads[from]! - p.minutes[from]!));
 		const last = Math.min(...own.map(({ until }) => p.tail[until]! - p.minutes[until]!));
-		return first + (work + held) / capacity + last;
+		return first + held / capacity + last;
 	});
-	return Math.max(0, ...p.tail, ...bounds);
+	return Math.max(...bounds, inStretches(p, order, later), 0);
 }
 
-/** Minutes from the start of a hold's first task to the end of its last, if nothing but order delayed it. */
+/** Minutes that a set of tasks takes at least, if nothing else were to be done. */
+function leastOf(p: Prepared, tasks: readonly number[]): number {
+	const ends = new Map<number, number>();
+	const work = p.capacity.map(() => 0);
+	for (const i of tasks) {
+		const ready = Math.max(0, ...p.before[i]!.map((b) => ends.get(b) ?? 0));
+		ends.set(i, ready + p.minutes[i]!);
+		for (const [resource, units] of p.needs[i]!) work[resource]! += units * p.minutes[i]!;
+	}
+	return Math.max(0, ...ends.values(), ...work.map((sum, r) => sum / p.capacity[r]!));
+}
+
+/** The same, stretch by stretch between tasks that all others come before or after. In their order. */
+function inStretches(p: Prepared, tasks: readonly number[], later: ReadonlySet<number>[]): number {
+	const inIt = new Set(tasks);
+	const within = (set: ReadonlySet<number>) => [...set].filter((i) => inIt.has(i)).length;
+	const earlier = new Map(tasks.map((i) => [i, 0]));
+	for (const i of tasks) {
+		for (const after of later[i]!) if (inIt.has(after)) earlier.set(after, earlier.get(after)! + 1);
+	}
+	let sum = 0;
+	let stretch: number[] = [];
+	for (const i of tasks) {
+		if (within(later[i]!) + earlier.get(i)! < tasks.length - 1) stretch.push(i);
+		else {
+			sum += leastOf(p, stretch) + p.minutes[i]!;
+			stretch = [];
+		}
+	}
+	return sum + leastOf(p, stretch);
+}
+
+/** Minutes from the start of a hold's first task to the end of its last, whatever else is done. */
 function leastHold(
 	p: Prepared,
 	{ from, until }: Prepared['holds'][number],
-	order: readonly number[]
+	order: readonly number[],
+	later: ReadonlySet<number>[]
 ): number {
-	const ends = new Array<number>(p.n).fill(-Infinity);
-	ends[from] = p.minutes[from]!;
-	for (const i of order) {
-		for (const earlier of p.before[i]!) {
-			ends[i] = Math.max(ends[i]!, ends[earlier]! + p.minutes[i]!);
+	const between = order.filter(
+		(i) => (i === from || later[from]!.has(i)) && (i === until || later[i]!.has(until))
+	);
+	return inStretches(p, between, later);
+}
+
+/** For each task, those that wait for it by whatever way. */
+function descendants(p: Prepared, order: readonly number[]): ReadonlySet<number>[] {
+	const later = Array.from({ length: p.n }, () => new Set<number>());
+	for (const i of [...order].reverse()) {
+		for (const after of p.next[i]!) {
+			later[i]!.add(after);
+			for (const further of later[after]!) later[i]!.add(further);
 		}
 	}
-	return Math.max(ends[until]!, p.minutes[from]!, p.minutes[until]!);
+	return later;
 }
