@@ -85,9 +85,12 @@ async function loadRack(db: Database, { wrenches, devices, people }: DemoShop): 
 	}
 }
 
-/** Cars in their bays, in the week the demo is loaded; over the weekend in the next one. */
+/** Of the week in which the demo is loaded; over the weekend of the next one. */
+export const demoMonday = (): Date => startOfISOWeek(addDays(new Date(), 2));
+
+/** Cars in their bays. */
 async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void> {
-	const monday = startOfISOWeek(addDays(new Date(), 2));
+	const monday = demoMonday();
 	for (const { number, bay, day, hour, minutes } of plan) {
 		const [jobId] = await searchJobIds(db, { search: number }, 1);
 		if (!jobId) continue;

@@ -4,7 +4,8 @@
  */
 import { chromium, type Page } from '@playwright/test';
 import { join } from 'node:path';
-import { demoPeople } from '../demo/load.ts';
+import { addDays, format } from 'date-fns';
+import { demoMonday, demoPeople } from '../demo/load.ts';
 import { readSettings } from './settings.ts';
 import { root } from './system.js';
 
@@ -45,6 +46,11 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 	['work', '2026-0268/work'],
 	['stack', '2026-0268/bench?corner=FR&at=stack', halfStacked],
 	['bays', '/bays'],
+	[
+		'day',
+		`/bays/${format(addDays(demoMonday(), 2), 'yyyy-MM-dd')}`,
+		(page) => page.getByText('All ready at').waitFor()
+	],
 	['heights-before', '2026-0260/heights/before?corner=FR'],
 	[
 		'corner',
@@ -67,7 +73,6 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 	['rack', '/rack'],
 	['bench-corner', '/workbench/corner?layout=macpherson&source=tape'],
 	['bench-spring', '/workbench/spring'],
-	['bench-coilover', '/workbench/coilover'],
 	['bench-four-corner', '/workbench/four-corner?mode=plan']
 ];
 
