@@ -7,6 +7,8 @@ const alias = {
 	$lib: fileURLToPath(new URL('src/lib', import.meta.url))
 };
 
+const app = fileURLToPath(new URL('tests/client/app.ts', import.meta.url));
+
 /**
  * Three suites: unit (no database, published sources among them), client (what runs in a page, with a
  * simulated browser around it), integration (real MariaDB).
@@ -29,7 +31,10 @@ export default defineConfig({
 			},
 			{
 				plugins: [svelte()],
-				resolve: { alias, conditions: ['browser'] },
+				resolve: {
+					alias: { ...alias, '$app/state': app, '$app/navigation': app },
+					conditions: ['browser']
+				},
 				test: {
 					name: 'client',
 					environment: 'happy-dom',

@@ -1,45 +1,18 @@
-import { readFileSync } from 'node:fs';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { JobRecord } from '$lib/job/model';
-import { JobState } from './job-state.svelte';
+import { away, demoJob, jobOnScreen } from '../../../tests/client/job-on-screen.svelte';
 import { outbox } from './outbox.svelte';
 
 const call = vi.hoisted(() => vi.fn());
 vi.mock('./api', async (original) => ({ ...(await original<object>()), call }));
 vi.mock('./refresh', () => ({ refresh: () => Promise.resolve(true) }));
 
-const limits = { setDeg: 2, advisedDeg: 5 };
-const away = { ok: false, refusal: { status: 0, title: 'No answer' } };
-const job = (number: string) =>
-	(JSON.parse(readFileSync(`demo/jobs/${number}.json`, 'utf8')) as { job: JobRecord }).job;
-
-/** A job on screen, as the server last told it. */
-function onScreen(number: string) {
-	let record = $state.raw(job(number));
-	const state = new JobState(
-		() => record,
-		() => limits,
-		() => 'person-1',
-		() => []
-	);
-	return {
-		state,
-		confirmed: record,
-		told: (next: JobRecord) => {
-			record = next;
-		}
-	};
-}
-
 beforeEach(() => {
-	localStorage.clear();
-	outbox.entries = [];
 	call.mockReset().mockResolvedValue(away);
 });
 
 describe('the job on this screen', () => {
 	it('is the server’s own where nothing is on its way', () => {
-		const { state, confirmed } = onScreen('2026-0268');
+		const { state, confirmed } = jobOnScreen('2026-0268');
 		expect(state.record).toBe(confirmed);
 		expect(state.unsent).toEqual([]);
 		expect(state.personName('nobody')).toBe('');
@@ -47,7 +20,7 @@ describe('the job on this screen', () => {
 	});
 
 	it('holds a reading that is on its way, in millimetres, as read by who is signed in', async () => {
-		const { state, confirmed } = onScreen('2026-0268');
+		const { state, confirmed } = jobOnScreen('2026-0268');
 		await outbox.add(`/jobs/${confirmed.id}/readings`, {
 			id: 'r1',
 			phase: 'after',
@@ -71,7 +44,7 @@ describe('the job on this screen', () => {
 	});
 
 	it('holds it once, also when the server tells of it before it answers', async () => {
-		const { state, confirmed, told } = onScreen('2026-0268');
+		const { state, confirmed, told } = jobOnScreen('2026-0268');
 		const reading = {
 			id: 'r1',
 			phase: 'after' as const,
@@ -89,7 +62,7 @@ describe('the job on this screen', () => {
 	});
 
 	it('does not show what the server refused, nor what belongs to another job', async () => {
-		const { state, confirmed } = onScreen('2026-0268');
+		const { state, confirmed } = jobOnScreen('2026-0268');
 		call.mockResolvedValueOnce({ ok: false, refusal: { status: 422, title: 'No' } });
 		await outbox.add(`/jobs/${confirmed.id}/readings`, { id: 'r1', height: '365' });
 		await outbox.add('/jobs/another/readings', { id: 'r2', height: '365' });
@@ -97,7 +70,7 @@ describe('the job on this screen', () => {
 	});
 
 	it('judges rubber tightened at a height before the server does', async () => {
-		const { state, confirmed } = onScreen('2026-0262');
+		const { state, confirmed } = jobOnScreen('2026-0262');
 		const bush = confirmed.joints.find(
 			({ kind, rule }) => kind === 'bonded-bush' && rule === 'ride-height'
 		)!;
@@ -123,7 +96,7 @@ describe('the job on this screen', () => {
 	});
 
 	it('holds a look at a loaded corner with both sides', async () => {
-		const { state, confirmed } = onScreen('2026-0262');
+		const { state, confirmed } = jobOnScreen('2026-0262');
 		await outbox.add(`/jobs/${confirmed.id}/loadings`, {
 			id: 'l1',
 			corner: 'FL',
@@ -142,7 +115,7 @@ describe('the job on this screen', () => {
 
 describe('the book of the work', () => {
 	it('shows an entry at once, and the steps it makes', async () => {
-		const { state } = onScreen('2026-0260');
+		const { state } = jobOnScreen('2026-0260');
 		expect(state.work.order.steps).toEqual([]);
 		expect(
 			await state.keep('scope', 'front', { damper: true, spring: false, bushes: false })
@@ -152,7 +125,7 @@ describe('the book of the work', () => {
 	});
 
 	it('takes an entry back that the server refuses, and says why', async () => {
-		const { state, confirmed } = onScreen('2026-0260');
+		const { state, confirmed } = jobOnScreen('2026-0260');
 		call.mockResolvedValueOnce({ ok: false, refusal: { status: 409, title: 'Signed' } });
 		const refusal = await state.keep('rust', 'car', { grade: 'heavy' });
 		expect(refusal).toMatchObject({ title: 'Signed' });
@@ -163,7 +136,7 @@ describe('the book of the work', () => {
 
 describe('asking the server again', () => {
 	it('takes its record', async () => {
-		const { state, confirmed } = onScreen('2026-0268');
+		const { state, confirmed } = jobOnScreen('2026-0268');
 		const fresh = { ...confirmed, complaint: 'Knocks and leans' };
 		call.mockResolvedValueOnce({ ok: true, value: fresh });
 		expect(await state.reload()).toBe(true);
@@ -171,14 +144,14 @@ describe('asking the server again', () => {
 	});
 
 	it('keeps the record as it is known while the server is away', async () => {
-		const { state, confirmed } = onScreen('2026-0268');
+		const { state, confirmed } = jobOnScreen('2026-0268');
 		expect(await state.reload()).toBe(false);
 		expect(state.record).toBe(confirmed);
 	});
 
 	it('takes no other job for this one', async () => {
-		const { state, confirmed } = onScreen('2026-0268');
-		call.mockResolvedValueOnce({ ok: true, value: job('2026-0262') });
+		const { state, confirmed } = jobOnScreen('2026-0268');
+		call.mockResolvedValueOnce({ ok: true, value: demoJob('2026-0262') });
 		await state.reload();
 		expect(state.record).toBe(confirmed);
 	});

@@ -1,0 +1,210 @@
+/** The pages of the plan, with a job of the demo shop on them. */
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/svelte';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { JobState } from '$lib/client/job-state.svelte';
+import { usualCosts } from '$lib/job/costs';
+import { away, jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
+import AdviceList from './AdviceList.svelte';
+import AssemblyPanel from './AssemblyPanel.svelte';
+import OrderList from './OrderList.svelte';
+import PartsTable from './PartsTable.svelte';
+import ScopeForm from './ScopeForm.svelte';
+
+const call = vi.hoisted(() => vi.fn());
+const shown = vi.hoisted(() => ({ job: undefined as JobState | undefined }));
+vi.mock('$lib/client/api', async (original) => ({ ...(await original<object>()), call }));
+vi.mock('$lib/client/job-state.svelte', async (original) => ({
+	...(await original<object>()),
+	currentJob: () => shown.job
+}));
+
+function open(...args: Parameters<typeof jobOnScreen>) {
+	const screenJob = jobOnScreen(...args);
+	shown.job = screenJob.state;
+	return screenJob;
+}
+beforeEach(() => call.mockReset().mockResolvedValue(away));
+afterEach(cleanup);
+
+const sign = (record: { signedAt: string | null }) => {
+	record.signedAt = '2026-11-24T16:00:00.000Z';
+};
+
+describe('what is renewed', () => {
+	it('is touched on, and the order of work follows', async () => {
+		const { state, entered } = open('2026-0260');
+		render(ScopeForm);
+		expect(state.work.order.steps).toEqual([]);
+		const front = screen.getByRole('group', { name: /Renewed, (front|rear)/ });
+		await fireEvent.click(within(front).getAllByRole('button')[0]!);
+		expect(entered()[0]).toMatchObject({ kind: 'scope', data: { damper: true } });
+		expect(state.work.order.steps.length).toBeGreaterThan(20);
+	});
+
+	it('asks for a way only where there is one', async () => {
+		const { state } = open('2026-0269');
+		render(ScopeForm);
+		// Springs on the arm: lowered or drawn together; no unit to be bought complete.
+		expect(screen.getByRole('group', { name: 'Springs on the arm' })).toBeTruthy();
+		expect(screen.queryByLabelText('Complete unit')).toBeNull();
+		await fireEvent.click(screen.getByLabelText('Two'));
+		expect(state.work.scope.strategy.people).toBe(2);
+	});
+
+	it('is closed once the sheet is signed', () => {
+		open('2026-0268', sign);
+		render(ScopeForm);
+		for (const button of screen.getAllByRole<HTMLButtonElement>('button')) {
+			expect(button.disabled).toBe(true);
+		}
+	});
+});
+
+describe('the advice', () => {
+	it('stands with its reasons, and the customer’s word on each line', async () => {
+		const { entered } = open('2026-0268');
+		render(AdviceList, { costs: usualCosts });
+		const links = screen.getByRole('group', { name: 'Drop link, FL' });
+		expect(screen.getByText('FL drop link: loose.')).toBeTruthy();
+		await fireEvent.click(within(links).getByRole('button', { name: 'Declined' }));
+		expect(entered().at(-1)).toMatchObject({
+			kind: 'decision',
+			subject: 'renew:drop-link:FL',
+			data: { state: 'declined', title: 'Drop link, FL' }
+		});
+		const declined = within(links).getByRole('button', { name: '✕ Declined' });
+		expect(declined.getAttribute('aria-pressed')).toBe('true');
+		// The same touch takes it back.
+		await fireEvent.click(declined);
+		expect(entered().at(-1)!.data).toMatchObject({ state: 'open' });
+	});
+
+	it('moves the scope with a pair that is declined', async () => {
+		const { state } = open('2026-0268');
+		render(AdviceList, { costs: usualCosts });
+		const pair = screen.getByRole('group', { name: 'Dampers, front pair' });
+		await fireEvent.click(within(pair).getByRole('button', { name: 'Declined' }));
+		await vi.waitFor(() => expect(state.work.scope.axles.front?.damper).toBe(false));
+		expect(state.work.order.steps).toEqual([]);
+	});
+
+	it('sends a newcomer to the inspection where there is none', () => {
+		open('2026-0260', (record) => {
+			record.work = [];
+			for (const axle of ['front', 'rear'] as const) {
+				record.vehicle.axles[axle].makerHeightMm = null;
+			}
+		});
+		render(AdviceList, { costs: usualCosts });
+		expect(screen.getByRole('link', { name: 'Inspect' }).getAttribute('href')).toMatch(/inspect$/);
+	});
+});
+
+describe('complete unit or rebuild', () => {
+	it('costs both from what is typed, and keeps it', async () => {
+		const { entered } = open('2026-0268', (record) => {
+			record.work = record.work.filter(({ kind }) => kind !== 'prices');
+		});
+		render(AssemblyPanel, { axle: 'front', costs: { ...usualCosts, labourPerHour: 100 } });
+		expect(screen.queryByRole('img')).toBeNull();
+		const type = (label: string, value: string) =>
+			fireEvent.input(screen.getByLabelText(label), { target: { value } });
+		await type('Complete unit', '180');
+		await type('Damper alone', '90,00');
+		await type('Other new parts of it', '40');
+		expect(screen.getByText('360.00 EUR')).toBeTruthy();
+		expect(screen.getByRole('img', { name: /Cost of both/ })).toBeTruthy();
+		await fireEvent.focusOut(screen.getByLabelText('Damper alone'));
+		expect(entered().at(-1)).toMatchObject({
+			kind: 'prices',
+			subject: 'front',
+			data: { unit: 180, damper: 90, wearParts: 40 }
+		});
+	});
+
+	it('says what is no amount, and keeps what was typed', async () => {
+		open('2026-0268');
+		render(AssemblyPanel, { axle: 'front', costs: usualCosts });
+		const input = screen.getByLabelText<HTMLInputElement>('Complete unit');
+		await fireEvent.input(input, { target: { value: 'dear' } });
+		expect(screen.getByText(/‘dear’ is not an amount/)).toBeTruthy();
+		expect(input.value).toBe('dear');
+	});
+
+	it('lists what becomes of each old part', () => {
+		open('2026-0268');
+		render(AssemblyPanel, { axle: 'front', costs: usualCosts });
+		const items = screen.getAllByRole('listitem').map((item) => item.textContent);
+		expect(items).toContainEqual(
+			expect.stringMatching(/Bump stop\s*new\s*: FL bump stop: shredded/)
+		);
+		expect(items).toContainEqual(
+			expect.stringMatching(/Top bearing\s*used again if sound\s*: declined/)
+		);
+	});
+});
+
+describe('the parts', () => {
+	it('stand by side with their hand, and how far each is', async () => {
+		const { entered } = open('2026-0268', (record) => {
+			record.work = record.work.filter(({ kind }) => kind !== 'part' && kind !== 'step');
+		});
+		render(PartsTable, { costs: usualCosts });
+		const status = screen.getByRole('status');
+		expect(status.textContent).toMatch(/lines, \d+ not here yet/);
+		const strut = screen.getByLabelText<HTMLSelectElement>('Status, Strut FL');
+		await fireEvent.change(strut, { target: { value: 'here' } });
+		expect(entered().at(-1)).toMatchObject({
+			kind: 'part',
+			subject: 'damper:FL',
+			data: { status: 'here' }
+		});
+		await fireEvent.change(screen.getByLabelText('Maker’s number, Strut FL'), {
+			target: { value: 'A-17' }
+		});
+		expect(entered().at(-1)!.data).toMatchObject({ number: 'A-17', status: 'here' });
+		await fireEvent.click(screen.getByRole('button', { name: 'All ordered' }));
+		await vi.waitFor(() =>
+			expect(screen.queryByRole('button', { name: 'All ordered' })).toBeNull()
+		);
+		expect(strut.value).toBe('here');
+	});
+});
+
+describe('the order of work', () => {
+	const names = () =>
+		screen
+			.getAllByRole('button', { expanded: false })
+			.map((button) => button.textContent!.replace(/\s+/g, ' ').trim());
+
+	it('opens a step for its reasons, and moves it where the rules let it', async () => {
+		const { entered } = open('2026-0268');
+		render(OrderList, { picked: undefined });
+		const before = names();
+		expect(before.length).toBeGreaterThan(40);
+		const row = screen.getByRole('button', { name: /FR.*Wheel off, slid under the sill/s });
+		await fireEvent.click(row);
+		expect(row.getAttribute('aria-expanded')).toBe('true');
+		expect(screen.getByText('Waits for')).toBeTruthy();
+		await fireEvent.click(screen.getByRole('button', { name: '↑ Earlier' }));
+		expect(screen.queryByRole('alert')).toBeNull();
+		const kept = entered().at(-1)!;
+		expect(kept.kind).toBe('order');
+		await fireEvent.click(screen.getByRole('button', { name: 'Usual order' }));
+		expect(entered().at(-1)!.data).toEqual({ ids: [] });
+	});
+
+	it('says which rule keeps a step where it is', async () => {
+		const { entered } = open('2026-0268');
+		render(OrderList, { picked: 'car/lift' });
+		await fireEvent.click(screen.getByRole('button', { name: '↑ Earlier' }));
+		expect(screen.getByRole('alert').textContent).toMatch(/stays after/);
+		expect(entered()).toEqual([]);
+	});
+
+	it('lets nothing be moved on a signed job', () => {
+		open('2026-0268', sign);
+		render(OrderList, { picked: 'car/lift' });
+		expect(screen.queryByRole('button', { name: '↑ Earlier' })).toBeNull();
+	});
+});

@@ -1,0 +1,190 @@
+/** One step, one question: what lets it count as done, and what does not. */
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/svelte';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { metric } from '$core/units/format';
+import type { JobState } from '$lib/client/job-state.svelte';
+import type { WorkData } from '$lib/job/work-book';
+import { page } from '../../../../tests/client/app';
+import { away, jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
+import StepCard from './StepCard.svelte';
+import StepList from './StepList.svelte';
+import TrayMap from './TrayMap.svelte';
+
+const call = vi.hoisted(() => vi.fn());
+const shown = vi.hoisted(() => ({ job: undefined as JobState | undefined }));
+vi.mock('$lib/client/api', async (original) => ({ ...(await original<object>()), call }));
+vi.mock('$lib/client/job-state.svelte', async (original) => ({
+	...(await original<object>()),
+	currentJob: () => shown.job
+}));
+vi.mock('$lib/client/units', () => ({ personalUnits: () => ({ choice: metric, show: String }) }));
+
+/** A front strut job with nothing done but the heights, and perhaps these steps. */
+function open(done: string[] = []) {
+	const screenJob = jobOnScreen('2026-0268', (record) => {
+		record.work = record.work.filter(({ kind }) => !['step', 'tray'].includes(kind));
+		for (const id of done) {
+			const data: WorkData['step'] = { state: 'done', note: '' };
+			record.work.push({
+				id: `done-${id}`,
+				kind: 'step',
+				subject: id,
+				data,
+				personId: record.createdBy,
+				takenAt: '2026-11-24T09:00:00.000Z'
+			});
+		}
+	});
+	shown.job = screenJob.state;
+	return screenJob;
+}
+const begun = ['FL/soak', 'FR/soak', 'car/crack-wheels', 'car/chock', 'car/lift'];
+function card(id: string) {
+	const step = shown.job!.work.order.steps.find((one) => one.id === id)!;
+	const ondone = vi.fn();
+	render(StepCard, { step, ondone });
+	return { step, ondone };
+}
+const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
+
+beforeEach(() => {
+	call.mockReset().mockResolvedValue(away);
+	page.data = { person: { role: 'technician' } };
+});
+afterEach(cleanup);
+
+describe('a step in hand', () => {
+	it('counts once what it asks was seen and written down', async () => {
+		const { entered } = open(begun);
+		const { step, ondone } = card('car/stands');
+		expect(screen.getByText(step.caution!, { exact: false })).toBeTruthy();
+		await press('Done, next step');
+		expect(screen.getByRole('alert').textContent).toContain('Look first');
+		expect(screen.getByText(/is written down before it counts/)).toBeTruthy();
+		expect(entered()).toEqual([]);
+		await fireEvent.click(screen.getByRole('checkbox'));
+		await press('Done, next step');
+		expect(entered()).toEqual([]);
+		await fireEvent.input(screen.getByLabelText(step.gate!.note!), {
+			target: { value: ' front sills ' }
+		});
+		await press('Done, next step');
+		await vi.waitFor(() => expect(ondone).toHaveBeenCalledExactlyOnceWith('car/stands'));
+		expect(entered()).toMatchObject([
+			{ kind: 'step', subject: 'car/stands', data: { state: 'done', note: 'front sills' } }
+		]);
+	});
+
+	it('says what comes first, with the rule, and cannot be pressed', () => {
+		open();
+		card('car/lift');
+		expect(screen.getByRole('status').textContent).toMatch(/Not yet.*Chock the wheels/s);
+		expect(
+			screen.getByRole<HTMLButtonElement>('button', { name: 'Done, next step' }).disabled
+		).toBe(true);
+		expect(screen.queryByRole('button', { name: 'Go on all the same' })).toBeNull();
+	});
+
+	it('may be passed over by a lead who says why', async () => {
+		page.data = { person: { role: 'lead' } };
+		const { entered } = open();
+		card('car/lift');
+		await press('Go on all the same');
+		await fireEvent.input(screen.getByLabelText('Why it may go on all the same'), {
+			target: { value: 'Car came in on the recovery truck' }
+		});
+		await press('Done, next step');
+		expect(entered().at(-1)!.data).toMatchObject({
+			state: 'done',
+			overrideReason: 'Car came in on the recovery truck'
+		});
+	});
+
+	it('shows what the server refused, and stays', async () => {
+		const { entered } = open(begun);
+		call.mockResolvedValueOnce({ ok: false, refusal: { status: 409, title: 'Not yet: chocks' } });
+		const { ondone } = card('car/stands');
+		await fireEvent.click(screen.getByRole('checkbox'));
+		await fireEvent.input(screen.getByLabelText('Where they stand'), {
+			target: { value: 'sills' }
+		});
+		await press('Done, next step');
+		await vi.waitFor(() =>
+			expect(screen.getByRole('alert').textContent).toContain('Not yet: chocks')
+		);
+		expect(ondone).not.toHaveBeenCalled();
+		expect(entered()).toEqual([]);
+	});
+
+	it('has a clock that runs from its start', async () => {
+		const { entered } = open([...begun, 'car/stands']);
+		card('FL/wheel-off');
+		await press('Start the clock');
+		expect(entered()).toMatchObject([{ subject: 'FL/wheel-off', data: { state: 'started' } }]);
+		expect(screen.getByRole('timer').textContent).toMatch(/^0:0\d$/);
+	});
+
+	it('that is done elsewhere leads there', () => {
+		open();
+		card('car/torque-wheels');
+		expect(screen.getByRole('link', { name: /Into the torque round/ })).toBeTruthy();
+		expect(screen.queryByRole('button', { name: 'Done, next step' })).toBeNull();
+	});
+
+	it('at the bench says what the bench still wants', () => {
+		open();
+		card('FL/compress');
+		expect(screen.getByText('◇ The bench still wants')).toBeTruthy();
+		expect(screen.getByRole('link', { name: /To the bench page/ }).getAttribute('href')).toMatch(
+			/bench\?corner=FL$/
+		);
+	});
+
+	it('that was done can be taken back', async () => {
+		const { entered } = open(begun);
+		card('car/lift');
+		expect(screen.getByText('✓ Done')).toBeTruthy();
+		await press('Take it back');
+		expect(entered().at(-1)).toMatchObject({ subject: 'car/lift', data: { state: 'open' } });
+		expect(screen.queryByText('✓ Done')).toBeNull();
+	});
+});
+
+describe('the list of steps', () => {
+	it('marks what is behind, in hand, free and waiting, in words too', async () => {
+		open(begun);
+		const onpick = vi.fn();
+		render(StepList, { now: 'car/stands', onpick });
+		const rows = screen.getAllByRole('button');
+		expect(rows.length).toBe(shown.job!.work.order.steps.length);
+		const row = (title: RegExp) => rows.find((one) => title.test(one.textContent!))!;
+		expect(row(/Lift the car/).textContent).toMatch(/✓/);
+		expect(row(/Stands under/).getAttribute('aria-current')).toBe('step');
+		expect(row(/Wheel off/).textContent).toMatch(/·/);
+		await fireEvent.click(row(/Lift the car/));
+		expect(onpick).toHaveBeenCalledExactlyOnceWith('car/lift');
+	});
+});
+
+describe('the trays', () => {
+	it('take in what came out, and count it back', async () => {
+		const { entered } = open(begun);
+		const step = shown.job!.work.order.steps.find(({ id }) => id === 'FL/undo-bottom')!;
+		render(TrayMap, { step });
+		await press('Came out');
+		const form = screen.getByRole('region', { name: /Trays/ });
+		const count = within(form).getAllByRole<HTMLInputElement>('textbox')[1]!;
+		await fireEvent.input(count, { target: { value: 'some' } });
+		await fireEvent.submit(form.querySelector('form')!);
+		expect(form.textContent).toContain('how many: 1 to 99');
+		expect(entered()).toEqual([]);
+		await fireEvent.input(count, { target: { value: '2' } });
+		await fireEvent.submit(form.querySelector('form')!);
+		await vi.waitFor(() => expect(entered()).toHaveLength(1));
+		expect(entered()[0]).toMatchObject({
+			kind: 'tray',
+			data: { step: 'FL/undo-bottom', count: 2, back: 0 }
+		});
+		expect(form.textContent).toMatch(/1 not back/);
+	});
+});
