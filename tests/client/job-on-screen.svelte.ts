@@ -33,6 +33,8 @@ export function jobOnScreen(number: string, change: (record: JobRecord) => void 
 		},
 		/** What was entered on this screen, oldest first. */
 		entered: () =>
-			outbox.accepted.map(({ body }) => body as { kind: string; subject: string; data: unknown })
+			outbox.accepted.map(
+				({ body }) => body as unknown as { kind: string; subject: string; data: unknown }
+			)
 	};
 }
