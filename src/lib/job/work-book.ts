@@ -4,6 +4,7 @@ import type { StackPart, UnitChecks } from '../../core/bench/stack.ts';
 import type { TrayItem } from '../../core/bench/trays.ts';
 import type { Axle, Corner } from '../../core/height/corners.ts';
 import type { SymptomKey } from '../../core/inspect/suspects.ts';
+import type { ArmSpringInput } from '../../core/spring/arm-spring.ts';
 import type { CompressorInput } from '../../core/spring/compressor.ts';
 import type { AxleScope, RustGrade, Strategy } from '../../core/work/scope.ts';
 
@@ -80,6 +81,8 @@ export interface WorkData {
 		/** The spring turns loosely in its seat. */
 		free: boolean;
 	};
+	/** Subject the corner: a spring on its arm, and how the jack lets it down. */
+	'arm-spring': { input: ArmSpringInput; typed: Typed };
 	/** Subject the corner. */
 	stack: { order: StackPart[]; checks: UnitChecks; typed: Typed };
 }
@@ -99,6 +102,7 @@ export const workKinds = [
 	'tray',
 	'comparison',
 	'compressor',
+	'arm-spring',
 	'stack'
 ] as const satisfies readonly (keyof WorkData)[];
 export type WorkKind = (typeof workKinds)[number];

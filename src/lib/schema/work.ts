@@ -40,6 +40,12 @@ const measures = Joi.object({
 const degrees = () => Joi.number().min(-720).max(720);
 const seconds = () => Joi.number().greater(0).max(600);
 
+/** What a named computation takes, without bands. */
+const inputOf = (name: string) =>
+	findComputation(name)!
+		.input.fork(['uncertainty'], (field) => field.forbidden())
+		.required();
+
 /** What the data of each kind of entry must be. */
 export const workDataSchemas: Readonly<Record<WorkKind, Joi.ObjectSchema>> = {
 	symptoms: Joi.object({
@@ -137,10 +143,9 @@ export const workDataSchemas: Readonly<Record<WorkKind, Joi.ObjectSchema>> = {
 				: data
 		)
 		.messages({ reason: `wants a reason of ${leastReason} letters or more for the difference` }),
+	'arm-spring': Joi.object({ input: inputOf('arm-spring'), typed: typed() }),
 	compressor: Joi.object({
-		input: findComputation('spring-compressor')!
-			.input.fork(['uncertainty'], (field) => field.forbidden())
-			.required(),
+		input: inputOf('spring-compressor'),
 		typed: typed(),
 		turned: Joi.number().integer().min(0).max(1000).required(),
 		free: Joi.boolean().required()
@@ -172,6 +177,7 @@ const subjects: Partial<Record<WorkKind, Joi.StringSchema>> = {
 	prices: Joi.string().valid('front', 'rear'),
 	bounce: Joi.string().valid(...corners),
 	compressor: Joi.string().valid(...corners),
+	'arm-spring': Joi.string().valid(...corners),
 	stack: Joi.string().valid(...corners),
 	step: stepId(),
 	tray: uuid()

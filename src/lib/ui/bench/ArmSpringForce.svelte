@@ -1,25 +1,34 @@
 <script lang="ts">
-	import { armSpring } from '$core/spring/arm-spring';
+	import { armSpring, type ArmSpringInput } from '$core/spring/arm-spring';
 	import type { Corner } from '$core/height/corners';
 	import { parseQuantity } from '$core/units/parse';
+	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import Axes from '$lib/ui/chart/Axes.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { measuredSpring } from './measured-spring';
 	import { line, scaleLinear } from 'd3';
 
 	/** The force still in a spring on its arm as the jack goes down. */
 	let { corner }: { corner: Corner } = $props();
+	const job = currentJob();
 	const units = personalUnits();
-	// svelte-ignore state_referenced_locally (starts from what was measured and then leads)
-	const measured = measuredSpring(currentJob().work.book, corner);
-	let rate = $state(measured.rateNPerMm ?? '');
-	let free = $state(measured.freeLengthMm ?? '');
-	let drooped = $state('');
-	let lever = $state('0.6');
+	const closed = $derived(job.record.signedAt !== null);
+	const kept = $derived(job.work.book.get('arm-spring', corner));
+	// svelte-ignore state_referenced_locally (starts from what is kept or measured and then leads)
+	const measured = measuredSpring(job.work.book, corner);
+	// svelte-ignore state_referenced_locally (the same)
+	let typed = $state({
+		rate: kept?.typed.rate ?? measured.rateNPerMm ?? '',
+		free: kept?.typed.free ?? measured.freeLengthMm ?? '',
+		drooped: kept?.typed.drooped ?? '',
+		lever: kept?.typed.lever ?? '0.6'
+	});
 	let lowered = $state(0);
+	let refusal = $state<Refusal>();
 	const si = (text: string, dimension: 'rate' | 'length') => {
 		const parsed = parseQuantity(text, dimension, {
 			field: 'value',
@@ -28,23 +37,30 @@
 		});
 		return parsed.ok ? parsed.value.si : undefined;
 	};
-	const input = $derived.by(() => {
-		const [k, l0, l] = [si(rate, 'rate'), si(free, 'length'), si(drooped, 'length')];
-		const ratio = Number(lever.replace(',', '.'));
-		return k && l0 && l && ratio > 0 && ratio <= 2 ? { k, l0, l, lever: ratio } : undefined;
+	const lever = $derived(Number(typed.lever.replace(',', '.')));
+	const leverFault = $derived(lever > 0 && lever <= 2 ? undefined : 'a number above 0, up to 2');
+	const input = $derived.by((): ArmSpringInput | undefined => {
+		const rateNPerMm = si(typed.rate, 'rate');
+		const freeLengthMm = si(typed.free, 'length');
+		const droopLengthMm = si(typed.drooped, 'length');
+		if (!rateNPerMm || !freeLengthMm || !droopLengthMm || leverFault) return undefined;
+		return { rateNPerMm, freeLengthMm, droopLengthMm, lengthPerJackMm: lever };
 	});
+	const answer = $derived(input && armSpring(input));
 	/** What a spring this much further down still holds. */
 	const at = $derived((down: number) => {
 		if (!input) return undefined;
-		const { k, l0, l, lever } = input;
-		const answer = armSpring({
-			rateNPerMm: k,
-			freeLengthMm: l0,
-			droopLengthMm: Math.min(l0, l + down * lever),
-			lengthPerJackMm: lever
-		});
-		return answer.ok ? answer.value : undefined;
+		const { freeLengthMm, droopLengthMm, lengthPerJackMm } = input;
+		const now = Math.min(freeLengthMm, droopLengthMm + down * lengthPerJackMm);
+		const state = armSpring({ ...input, droopLengthMm: now });
+		return state.ok ? state.value : undefined;
 	});
+	/** Whatever can be understood is kept, so that the step of lowering knows it. */
+	async function keep() {
+		if (closed || !answer?.ok) return;
+		if (JSON.stringify(input) === JSON.stringify(kept?.input)) return;
+		refusal = await job.keep('arm-spring', corner, { input: input!, typed: { ...typed } });
+	}
 	const toGo = $derived(at(0)?.freeAfterMm ?? 0);
 	const now = $derived(at(Math.min(lowered, toGo)));
 	const start = $derived(at(0));
@@ -70,20 +86,22 @@
 		△ With its joint or damper off, the jack alone holds this spring. Lower slowly, nobody in its
 		path.
 	</p>
-	<div class="mt-3 grid gap-3 sm:grid-cols-4">
-		<QuantityField label="Rate" dimension="rate" bind:value={rate} />
-		<QuantityField label="Free length" dimension="length" bind:value={free} />
-		<QuantityField label="Length at full droop" dimension="length" bind:value={drooped} />
+	<fieldset disabled={closed} class="mt-3 grid gap-3 sm:grid-cols-4" onfocusout={keep}>
+		<QuantityField label="Rate" dimension="rate" bind:value={typed.rate} />
+		<QuantityField label="Free length" dimension="length" bind:value={typed.free} />
+		<QuantityField label="Length at full droop" dimension="length" bind:value={typed.drooped} />
 		<Field
 			label="Spring for 1 of jack"
-			bind:value={lever}
+			bind:value={typed.lever}
 			inputmode="decimal"
 			hint="spring’s distance from the pivot over the jack’s"
-			fault={Number(lever.replace(',', '.')) > 0 && Number(lever.replace(',', '.')) <= 2
-				? undefined
-				: 'a number above 0, up to 2'}
+			fault={leverFault}
 		/>
-	</div>
+	</fieldset>
+	<RefusalNotice {refusal} />
+	{#if answer && !answer.ok}
+		<p role="alert" class="mt-2 text-madder">✕ {answer.faults[0]!.message}</p>
+	{/if}
 	{#if input && start && now && toGo > 0}
 		<dl class="mt-3 grid grid-cols-3 gap-3">
 			<div>
@@ -135,7 +153,7 @@
 	{:else if !input}
 		<p class="caption mt-3">
 			Type its rate and lengths: measured under Old against new, the free length and the rate from
-			its wire stand here by themselves.
+			its wire stand here by themselves. The step of lowering then says how far it pushes.
 		</p>
 	{:else}
 		<p class="mt-3 text-spruce">✓ Loose already at full droop.</p>

@@ -12,6 +12,7 @@
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { onMount } from 'svelte';
+	import ArmSpringNote from './ArmSpringNote.svelte';
 
 	/** One step, one question: what, with which tool, what to mind, and what must be seen before it counts. */
 	let { step, ondone }: { step: WorkStep; ondone: (id: string) => void } = $props();
@@ -102,6 +103,7 @@
 			△ {step.caution}
 		</p>
 	{/if}
+	{#if step.kind === 'lower'}<ArmSpringNote {step} />{/if}
 	{#if blocked.length && !done}
 		<div class="mt-3 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3" role="status">
 			<p class="font-semibold text-ochre">◇ Not yet</p>

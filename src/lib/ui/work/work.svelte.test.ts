@@ -6,6 +6,7 @@ import type { JobState } from '$lib/client/job-state.svelte';
 import type { WorkData } from '$lib/job/work-book';
 import { page } from '../../../../tests/client/app';
 import { away, jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
+import ArmSpringForce from '../bench/ArmSpringForce.svelte';
 import StepCard from './StepCard.svelte';
 import StepList from './StepList.svelte';
 import TrayMap from './TrayMap.svelte';
@@ -17,7 +18,9 @@ vi.mock('$lib/client/job-state.svelte', async (original) => ({
 	...(await original<object>()),
 	currentJob: () => shown.job
 }));
-vi.mock('$lib/client/units', () => ({ personalUnits: () => ({ choice: metric, show: String }) }));
+vi.mock('$lib/client/units', () => ({
+	personalUnits: () => ({ choice: metric, show: String, number: (si: number) => si })
+}));
 
 /** A front strut job with nothing done but the heights, and perhaps these steps. */
 function open(done: string[] = []) {
@@ -147,6 +150,83 @@ describe('a step in hand', () => {
 		await press('Take it back');
 		expect(entered().at(-1)).toMatchObject({ subject: 'car/lift', data: { state: 'open' } });
 		expect(screen.queryByText('✓ Done')).toBeNull();
+	});
+});
+
+describe('lowering a spring on its arm', () => {
+	const lower = () => {
+		const screenJob = jobOnScreen('2026-0269');
+		shown.job = screenJob.state;
+		const step = shown.job.work.order.steps.find(({ kind }) => kind === 'lower')!;
+		render(StepCard, { step, ondone: vi.fn() });
+		return step;
+	};
+
+	it('asks for the spring where nobody typed it', () => {
+		const step = lower();
+		const links = screen.getAllByRole('link', { name: 'How hard does this spring push?' });
+		expect(links.map((link) => link.getAttribute('href')!.split('/bench')[1])).toEqual(
+			step.corners.map((corner) => `?corner=${corner}&at=arm`)
+		);
+	});
+
+	it('says how hard it pushes, and how far the jack goes until it does not', async () => {
+		const step = lower();
+		const [corner] = step.corners;
+		const input = {
+			rateNPerMm: 50,
+			freeLengthMm: 300,
+			droopLengthMm: 250,
+			lengthPerJackMm: 0.5
+		};
+		await shown.job!.keep('arm-spring', corner!, { input, typed: {} });
+		// 50 mm at 50 N/mm, and half a millimetre of spring for one of jack.
+		expect(await screen.findByText(/pushes with 2500 until the jack is 100\s+down/)).toBeTruthy();
+		await shown.job!.keep('arm-spring', corner!, {
+			input: { ...input, droopLengthMm: 310 },
+			typed: {}
+		});
+		expect(await screen.findByText(/loose already at full droop/)).toBeTruthy();
+	});
+});
+
+describe('the arm spring at the bench', () => {
+	it('starts from what was kept, keeps what is typed, and says what cannot be', async () => {
+		const { state, entered } = jobOnScreen('2026-0269');
+		shown.job = state;
+		render(ArmSpringForce, { corner: 'RL' });
+		const type = async (label: string, value: string) => {
+			const field = screen.getByLabelText(label);
+			await fireEvent.input(field, { target: { value } });
+			await fireEvent.focusOut(field);
+		};
+		await type('Rate', '48 N/mm');
+		await type('Free length', '310');
+		expect(entered()).toEqual([]);
+		await type('Length at full droop', '270');
+		expect(entered()).toMatchObject([
+			{
+				kind: 'arm-spring',
+				subject: 'RL',
+				data: {
+					input: {
+						rateNPerMm: 48,
+						freeLengthMm: 310,
+						droopLengthMm: 270,
+						lengthPerJackMm: 0.6
+					},
+					typed: { rate: '48 N/mm', drooped: '270' }
+				}
+			}
+		]);
+		await type('Length at full droop', '700');
+		expect(screen.getByRole('alert').textContent).toContain('is one of them in another unit?');
+		await type('Spring for 1 of jack', '3');
+		expect(screen.getByText(/a number above 0, up to 2/)).toBeTruthy();
+		expect(entered()).toHaveLength(1);
+		cleanup();
+		render(ArmSpringForce, { corner: 'RL' });
+		expect(screen.getByLabelText<HTMLInputElement>('Rate').value).toBe('48 N/mm');
 	});
 });
 
