@@ -103,53 +103,57 @@
 		<p role="alert" class="mt-2 text-madder">✕ {answer.faults[0]!.message}</p>
 	{/if}
 	{#if input && start && now && toGo > 0}
-		<dl class="mt-3 grid grid-cols-3 gap-3">
-			<div>
-				<dt class="caption">Still pushes</dt>
-				<dd class="num text-4xl text-madder">{show(now.droopForceN, 'force')}</dd>
+		<div class="mt-3 grid items-center gap-x-8 gap-y-3 lg:grid-cols-2">
+			<div class="space-y-4">
+				<dl class="grid grid-cols-3 gap-3">
+					<div>
+						<dt class="caption">Still pushes</dt>
+						<dd class="num text-4xl text-madder">{show(now.droopForceN, 'force')}</dd>
+					</div>
+					<div>
+						<dt class="caption">Still stored</dt>
+						<dd class="num text-4xl">{now.droopEnergyJ.toFixed(0)}<span class="unit">J</span></dd>
+					</div>
+					<div>
+						<dt class="caption">Loose after, at the jack</dt>
+						<dd class="num text-4xl">{show(toGo, 'length')}</dd>
+					</div>
+				</dl>
+				<label class="flex items-center gap-3 text-[15px]"
+					>Jack down
+					<input
+						type="range"
+						class="min-h-12 w-full max-w-[28rem] accent-spruce"
+						min="0"
+						max={Math.ceil(toGo)}
+						bind:value={lowered}
+						aria-valuetext={show(lowered, 'length')}
+					/>
+					<span class="num">{show(Math.min(lowered, toGo), 'length')}</span>
+				</label>
 			</div>
-			<div>
-				<dt class="caption">Still stored</dt>
-				<dd class="num text-4xl">{now.droopEnergyJ.toFixed(0)}<span class="unit">J</span></dd>
-			</div>
-			<div>
-				<dt class="caption">Loose after, at the jack</dt>
-				<dd class="num text-4xl">{show(toGo, 'length')}</dd>
-			</div>
-		</dl>
-		<svg
-			viewBox="0 0 {width} {height}"
-			class="mt-2 w-full max-w-[34rem]"
-			role="img"
-			aria-label="Force over how far the jack is down"
-		>
-			<Axes
-				{x}
-				{y}
-				xUnit="jack down, {units.choice.length}"
-				yUnit="force, {units.choice.force}"
-				xTicks={5}
-				yTicks={3}
-			/>
-			<path
-				d={line()([point(0, start.droopForceN), point(toGo, 0)])}
-				class="stroke-spruce"
-				stroke-width="3"
-			/>
-			{#if dot}<circle cx={dot[0]} cy={dot[1]} r="7" class="fill-madder" />{/if}
-		</svg>
-		<label class="flex items-center gap-3 text-[15px]"
-			>Jack down
-			<input
-				type="range"
-				class="min-h-12 w-full max-w-[28rem] accent-spruce"
-				min="0"
-				max={Math.ceil(toGo)}
-				bind:value={lowered}
-				aria-valuetext={show(lowered, 'length')}
-			/>
-			<span class="num">{show(Math.min(lowered, toGo), 'length')}</span></label
-		>
+			<svg
+				viewBox="0 0 {width} {height}"
+				class="w-full"
+				role="img"
+				aria-label="Force over how far the jack is down"
+			>
+				<Axes
+					{x}
+					{y}
+					xUnit="jack down, {units.choice.length}"
+					yUnit="force, {units.choice.force}"
+					xTicks={5}
+					yTicks={3}
+				/>
+				<path
+					d={line()([point(0, start.droopForceN), point(toGo, 0)])}
+					class="stroke-spruce"
+					stroke-width="3"
+				/>
+				{#if dot}<circle cx={dot[0]} cy={dot[1]} r="7" class="fill-madder" />{/if}
+			</svg>
+		</div>
 	{:else if !input}
 		<p class="caption mt-3">
 			Type its rate and lengths: measured under Old against new, the free length and the rate from
