@@ -12,7 +12,8 @@ import { loosenedJoints } from '../src/core/work/steps.ts';
 import { usualCosts } from '../src/lib/job/costs.ts';
 import type { JobRecord } from '../src/lib/job/model.ts';
 import { jobAdvice, jobParts } from '../src/lib/job/plan.ts';
-import { layoutsOf, scopeOf, viewWork } from '../src/lib/job/work.ts';
+import { layoutsOf, scopeOf } from '../src/lib/job/scope.ts';
+import { viewWork } from '../src/lib/job/work.ts';
 import {
 	WorkBook,
 	type PartStatus,

@@ -87,5 +87,7 @@ export interface JobFacts {
 	torques: readonly TorqueFact[];
 	/** What the work before the round still owes: fasteners left over, differences unexplained. */
 	work: readonly { corner: Corner; text: string }[];
+	/** Steps of stripping, bench and refit that nobody has ticked off yet; 0 where none were planned. */
+	stepsLeft: number;
 	signed: boolean;
 }

@@ -107,6 +107,7 @@ function facts(change: Partial<JobFacts> = {}): JobFacts {
 		changeMm: perCorner(() => undefined),
 		resetAboveMm: 10,
 		work: [],
+		stepsLeft: 0,
 		signed: false,
 		...change
 	};
@@ -120,7 +121,10 @@ describe('a job', () => {
 	it('goes through its stages in order', () => {
 		const empty = perCorner(() => []);
 		expect(jobStanding(facts({ beforeMm: empty })).stage).toBe('heights-before');
+		expect(jobStanding(facts({ torques: [], stepsLeft: 12 })).stage).toBe('work');
 		expect(jobStanding(facts({ torques: [] })).stage).toBe('joints');
+		// Whoever ticked nothing off and torqued everything is past it.
+		expect(jobStanding(facts({ stepsLeft: 12 })).stage).toBe('ready');
 		expect(jobStanding(facts({ torques: [hanging(bolt), hanging(bush)] })).stage).toBe('set');
 		expect(jobStanding(facts({ afterMm: empty })).stage).toBe('heights-after');
 		expect(jobStanding(facts({ signed: true })).stage).toBe('signed');
@@ -221,6 +225,7 @@ describe('joints done in pairs', () => {
 			changeMm: perCorner(() => undefined),
 			resetAboveMm: 10,
 			work: [],
+			stepsLeft: 0,
 			signed: false
 		}).joints;
 

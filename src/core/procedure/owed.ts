@@ -18,6 +18,7 @@ export interface OwedItem {
 /** Where a job stands in its order of work. */
 export const stages = [
 	'heights-before',
+	'work',
 	'joints',
 	'set',
 	'heights-after',
@@ -28,6 +29,7 @@ export type Stage = (typeof stages)[number];
 
 export const stageNames: Readonly<Record<Stage, string>> = {
 	'heights-before': 'Heights before',
+	work: 'Strip and refit',
 	joints: 'Joints',
 	set: 'Set at ride height',
 	'heights-after': 'Heights after',
@@ -130,7 +132,7 @@ function stageOf(facts: JobFacts, owed: readonly OwedItem[]): Stage {
 	const rules = new Map(facts.joints.map((joint) => [joint.id, joint.rule]));
 	const owes = (test: (item: OwedItem) => boolean) => owed.some(test);
 	if (owes((item) => item.kind === 'joint' && rules.get(item.jointId!) === 'any-time'))
-		return 'joints';
+		return facts.stepsLeft > 0 ? 'work' : 'joints';
 	if (owes((item) => item.kind === 'joint' || item.kind === 'target')) return 'set';
 	if (owes((item) => item.kind === 'height-after')) return 'heights-after';
 	return owed.length ? 'heights-after' : 'ready';

@@ -32,6 +32,7 @@ const standingOf = (joints: JointFact[], torques: TorqueFact[] = []) =>
 		joints,
 		torques,
 		work: [],
+		stepsLeft: 0,
 		signed: false
 	});
 

@@ -9,7 +9,8 @@ import { workSteps } from '../../core/work/steps.ts';
 import type { ShopCosts } from './costs.ts';
 import type { JobRecord } from './model.ts';
 import { viewJob } from './view.ts';
-import { adviceOn, findingsOf, scopeOf } from './work.ts';
+import { scopeOf } from './scope.ts';
+import { adviceOn, findingsOf } from './work.ts';
 import { WorkBook, type DecisionState, type PartStatus, type WorkData } from './work-book.ts';
 
 export interface AdviceLine extends Recommendation {

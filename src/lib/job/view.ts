@@ -23,6 +23,7 @@ import { chooseTarget, type TargetChoice } from '../../core/procedure/target.ts'
 import { faulty, type Result } from '../../core/result.ts';
 import { atWork } from './joints.ts';
 import type { JobRecord, Phase, Reading, Torque, VehicleAxle } from './model.ts';
+import { stepsLeft } from './scope.ts';
 import { workOwed } from './work-owed.ts';
 
 export interface CornerView {
@@ -110,6 +111,7 @@ export function viewJob(record: JobRecord): JobView {
 			twistDeg: torque.bush?.twistDeg
 		})),
 		work: workOwed(record),
+		stepsLeft: stepsLeft(record),
 		signed: record.signedAt !== null
 	};
 	return { standing: jobStanding(facts), corners, readings, torques, facts };

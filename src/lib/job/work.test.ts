@@ -9,6 +9,7 @@ import { usualCosts, showMoney } from './costs';
 import type { JobRecord } from './model';
 import { declinedWork, jobAdvice, jobParts, oldPartsOf } from './plan';
 import { sagOf } from './sag';
+import { stepsLeft } from './scope';
 import { viewJob } from './view';
 import { benchWants, findingsOf, jointAt, viewWork } from './work';
 import { WorkBook, type WorkData, type WorkEntry, type WorkKind } from './work-book';
@@ -190,6 +191,26 @@ describe('what the work still owes to a signature', () => {
 		}
 		expect(workOwed(record)).toEqual([]);
 		expect(viewJob(record).standing.owed.some(({ kind }) => kind === 'work')).toBe(false);
+	});
+});
+
+describe('where a job stands', () => {
+	it('is at taking apart and putting together while planned steps are open', () => {
+		const record = job('2026-0268');
+		expect(viewJob(record).standing.stage).toBe('work');
+		const left = stepsLeft(record);
+		expect(left).toBeGreaterThan(5);
+		for (const { id } of viewWork(record, limits).order.steps) {
+			write(record, 'step', id, { state: 'done', note: '' });
+		}
+		expect(stepsLeft(record)).toBe(0);
+		expect(viewJob(record).standing.stage).toBe('joints');
+	});
+
+	it('is at the joints where nobody planned any steps', () => {
+		const record = job('2026-0262');
+		expect(stepsLeft(record)).toBe(0);
+		expect(viewJob(record).standing.stage).toBe('joints');
 	});
 });
 

@@ -1,7 +1,7 @@
 /** What the core makes of the work's book: scope, order, what is done, what is owed. Shared by pages and server. */
 import { compareParts } from '../../core/bench/compare.ts';
 import { checkStack, checkUnit, stackOf } from '../../core/bench/stack.ts';
-import { axleOf, perCorner, type Axle, type Corner } from '../../core/height/corners.ts';
+import { axleOf, perCorner, type Corner } from '../../core/height/corners.ts';
 import {
 	recommend,
 	type Finding,
@@ -9,8 +9,6 @@ import {
 	type Recommendation
 } from '../../core/inspect/recommend.ts';
 import { findPoint } from '../../core/inspect/points.ts';
-import { findLayout } from '../../core/layout/catalogue.ts';
-import type { Layout } from '../../core/layout/types.ts';
 import { springCompressor } from '../../core/spring/compressor.ts';
 import {
 	learnedPace,
@@ -20,36 +18,16 @@ import {
 } from '../../core/work/minutes.ts';
 import type { StepKind } from '../../core/work/kinds.ts';
 import { workOrder, type WorkOrder } from '../../core/work/order.ts';
-import { usualStrategy, type AxleScope, type WorkScope } from '../../core/work/scope.ts';
+import type { WorkScope } from '../../core/work/scope.ts';
 import type { WorkStep } from '../../core/work/step.ts';
 import type { Minutes } from '../../core/work/terms.ts';
 import type { Joint, JobRecord } from './model.ts';
 import type { ShopCosts } from './costs.ts';
 import { sagOf } from './sag.ts';
+import { layoutsOf, scopeOf } from './scope.ts';
 import { loadedStanding, viewJob, type JobView } from './view.ts';
-import { WorkBook, axles } from './work-book.ts';
+import { WorkBook } from './work-book.ts';
 import type { TwistLimits } from '../../core/bush/verdict.ts';
-
-/** The layouts a car is built of. */
-export function layoutsOf(record: Pick<JobRecord, 'vehicle'>): Record<Axle, Layout> {
-	const { front, rear } = record.vehicle.axles;
-	return { front: findLayout(front.layout)!, rear: findLayout(rear.layout)! };
-}
-
-/** What the book says is to be renewed, and how. */
-export function scopeOf(record: JobRecord, book: WorkBook): WorkScope {
-	const scoped = axles.flatMap((axle): [Axle, AxleScope][] => {
-		const want = book.get('scope', axle);
-		return want ? [[axle, want]] : [];
-	});
-	return {
-		axles: Object.fromEntries(scoped),
-		corners: record.corners,
-		layouts: layoutsOf(record),
-		strategy: book.get('strategy') ?? usualStrategy,
-		rust: book.get('rust')?.grade ?? 'none'
-	};
-}
 
 export interface WorkView {
 	book: WorkBook;

@@ -183,7 +183,7 @@
 			{:else}
 				<p class="caption">
 					Drag a car to its hour, or touch it and use the buttons. Blocks stand on quarters of an
-					hour.
+					hour. A day’s heading shares people and lifts out over its cars.
 				</p>
 			{/if}
 		</div>

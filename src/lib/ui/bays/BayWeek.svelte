@@ -24,7 +24,7 @@
 
 	const width = 940;
 	const left = 46;
-	const top = 44;
+	const top = 56;
 	const hourHeight = 56;
 	const { days, fromMin, toMin } = workingWeek;
 	const dayWidth = (width - left) / days;
@@ -93,17 +93,14 @@
 >
 	{#each Array.from({ length: days }, (_, i) => i) as day (day)}
 		{@const x = left + day * dayWidth}
-		<a
-			href="/bays/{format(addDays(monday, day), 'yyyy-MM-dd')}"
-			aria-label="Day of {format(addDays(monday, day), 'EEEE d MMMM')}"
-		>
-			<rect x={x + 1} y="0" width={dayWidth - 3} height="25" rx="3" class="fill-sunk" />
-			<text x={x + 8} y="18" font-size="16" font-weight="700"
+		<a href="/bays/{format(addDays(monday, day), 'yyyy-MM-dd')}">
+			<rect x={x + 1} y="0" width={dayWidth - 3} height="34" rx="3" class="fill-sunk" />
+			<text x={x + 8} y="23" font-size="16" font-weight="700"
 				>{format(addDays(monday, day), 'EEE d MMM')} →</text
 			>
 		</a>
 		{#each Array.from({ length: bays }, (_, i) => i) as bay (bay)}
-			<text x={x + 4 + bay * lane} y="37" font-size="13" dx="2" class="text-soft"
+			<text x={x + 4 + bay * lane} y="50" font-size="13" dx="2" class="text-soft"
 				>bay {bay + 1}</text
 			>
 			<rect

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { stages } from '$core/procedure/owed';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 
@@ -8,7 +7,7 @@
 	const units = personalUnits();
 	const record = $derived(job.record);
 	const base = $derived(`/jobs/${record.id}`);
-	const at = $derived(stages.indexOf(job.view.standing.stage));
+	const signed = $derived(job.view.standing.stage === 'signed');
 
 	const steps = $derived.by(() => {
 		const { owed } = job.view.standing;
@@ -79,7 +78,7 @@
 					: 'border-transparent text-soft hover:border-line hover:text-ink'}"
 			>
 				{step.name}
-				{#if step.owed && at < 5}
+				{#if step.owed && !signed}
 					<span class="num rounded-[3px] bg-ochre-wash px-1.5 text-[15px] text-ochre"
 						>{step.owed}<span class="sr-only"> owed</span></span
 					>

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { stageNames, stages, type Stage } from '$core/procedure/owed';
 
-	/** Where a job stands, as five steps; the word says the same as the bar. */
+	/** Where a job stands, step by step; the word says the same as the bar. */
 	let { stage }: { stage: Stage } = $props();
-	const steps = stages.slice(0, 5);
+	const steps = stages.slice(0, -1);
 	const at = $derived(stages.indexOf(stage));
 </script>
 

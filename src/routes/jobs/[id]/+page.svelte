@@ -27,10 +27,12 @@
 		if (standing.stage === 'ready')
 			return { href: `${base}/sheet`, text: 'Look over the sheet and sign' };
 		const rules = new Map(record.joints.map((joint) => [joint.id, joint.rule]));
+		const rigid = (item: (typeof standing.owed)[number]) =>
+			item.kind === 'joint' && rules.get(item.jointId!) === 'any-time';
 		const wanted = {
 			'heights-before': (item: (typeof standing.owed)[number]) => item.kind === 'height-before',
-			joints: (item: (typeof standing.owed)[number]) =>
-				item.kind === 'joint' && rules.get(item.jointId!) === 'any-time',
+			work: rigid,
+			joints: rigid,
 			set: (item: (typeof standing.owed)[number]) =>
 				item.kind === 'joint' || item.kind === 'target',
 			'heights-after': () => true

@@ -1,0 +1,41 @@
+/** What is to be renewed on a job's car, from its book, and which of its steps are left. */
+import type { Axle } from '../../core/height/corners.ts';
+import { findLayout } from '../../core/layout/catalogue.ts';
+import type { Layout } from '../../core/layout/types.ts';
+import { usualStrategy, type AxleScope, type WorkScope } from '../../core/work/scope.ts';
+import { workSteps } from '../../core/work/steps.ts';
+import type { WorkPhase } from '../../core/work/terms.ts';
+import type { JobRecord } from './model.ts';
+import { WorkBook, axles } from './work-book.ts';
+
+/** The layouts a car is built of. */
+export function layoutsOf(record: Pick<JobRecord, 'vehicle'>): Record<Axle, Layout> {
+	const { front, rear } = record.vehicle.axles;
+	return { front: findLayout(front.layout)!, rear: findLayout(rear.layout)! };
+}
+
+/** What the book says is to be renewed, and how. */
+export function scopeOf(record: JobRecord, book: WorkBook): WorkScope {
+	const scoped = axles.flatMap((axle): [Axle, AxleScope][] => {
+		const want = book.get('scope', axle);
+		return want ? [[axle, want]] : [];
+	});
+	return {
+		axles: Object.fromEntries(scoped),
+		corners: record.corners,
+		layouts: layoutsOf(record),
+		strategy: book.get('strategy') ?? usualStrategy,
+		rust: book.get('rust')?.grade ?? 'none'
+	};
+}
+
+const beforeTheRound: readonly WorkPhase[] = ['strip', 'bench', 'refit'];
+
+/** Steps of taking apart and putting together that were not ticked off; those of the round count there. */
+export function stepsLeft(record: JobRecord): number {
+	const book = new WorkBook(record.work);
+	return workSteps(scopeOf(record, book)).filter(
+		({ id, phase, doneIn }) =>
+			beforeTheRound.includes(phase) && doneIn !== 'round' && book.get('step', id)?.state !== 'done'
+	).length;
+}
