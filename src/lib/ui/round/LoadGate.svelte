@@ -12,7 +12,7 @@
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
-	import { onMount } from 'svelte';
+	import { onDestroy, onMount } from 'svelte';
 	import { v7 as uuidv7 } from 'uuid';
 
 	/** The gate before rubber: how the corner is loaded, what the tape reads, and whether that will do. */
@@ -21,8 +21,10 @@
 		/** What is typed, for the drawing. */
 		onlook?: (heightMm: number | undefined) => void;
 		onrecorded: (corner: string) => void;
+		/** The server did not take it, and by then something else stands here. */
+		onrefused: (corner: Corner, refusal: Refusal) => void;
 	}
-	let { corner, onlook, onrecorded }: Props = $props();
+	let { corner, onlook, onrecorded, onrefused }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
 	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
@@ -71,6 +73,9 @@
 		'body-lifted': 'again'
 	} as const;
 
+	/** The round has gone on; a late answer changes nothing there: the height may be in hand once more. */
+	let gone = false;
+	onDestroy(() => (gone = true));
 	async function record(event: SubmitEvent) {
 		event.preventDefault();
 		if (!understood?.ok) {
@@ -95,8 +100,12 @@
 				: {}),
 			takenAt: new Date().toISOString()
 		});
-		if (!refusal) return onrecorded(typed.corner);
+		if (!refusal) {
+			if (!gone) onrecorded(typed.corner);
+			return;
+		}
 		outbox.drop(id);
+		if (gone) return onrefused(typed.corner, refusal);
 		if (!text) text = typed.text;
 		if (!now) now = typed.now;
 	}

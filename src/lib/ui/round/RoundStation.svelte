@@ -245,7 +245,13 @@
 		<RefusalNotice refusal={refused} />
 		{#if stop?.phase === 'load'}
 			{#key stop.corner}
-				<LoadGate corner={stop.corner} onlook={(mm) => (looked = mm)} onrecorded={goOn} />
+				<LoadGate
+					corner={stop.corner}
+					onlook={(mm) => (looked = mm)}
+					onrecorded={goOn}
+					onrefused={(corner, refusal) =>
+						(refused = { ...refusal, title: `${cornerNames[corner]}: ${refusal.title}` })}
+				/>
 			{/key}
 		{:else if stop && joint}
 			{#if stop.phase === 'rubber' && loaded(stop) && loaded(stop)!.verdict !== 'in-band'}
