@@ -31,6 +31,21 @@ const place = async (jobId: string, input: SlotInput) =>
 const week = [new Date('2027-03-01T00:00:00Z'), new Date('2027-03-08T00:00:00Z')] as const;
 const plan = async () => bayPlan(shop.db, (await findShop(shop.db))!, ...week);
 
+/** Adds entries to the book of a job. */
+const writer = (jobId: string) => (kind: string, subject: string, data: object) =>
+	addWork(
+		shop.db,
+		jobId,
+		checked<NewWork>(workEntrySchema, {
+			id: uuidv7(),
+			kind,
+			subject,
+			data,
+			takenAt: new Date().toISOString()
+		}),
+		shop.technician
+	);
+
 describe('a bay', () => {
 	it('takes one car after the other, not two at once', async () => {
 		const [one, two] = [await shop.job(), await shop.job()];
@@ -107,19 +122,7 @@ describe('a bay', () => {
 
 	it('hands over what is left to do on the cars of a day', async () => {
 		const [planned, bare] = [await shop.job(['FL', 'FR']), await shop.job()];
-		const write = (kind: string, subject: string, data: object) =>
-			addWork(
-				shop.db,
-				planned,
-				checked<NewWork>(workEntrySchema, {
-					id: uuidv7(),
-					kind,
-					subject,
-					data,
-					takenAt: new Date().toISOString()
-				}),
-				shop.technician
-			);
+		const write = writer(planned);
 		await write('scope', 'front', { damper: true, spring: false, bushes: false });
 		await write('rust', 'car', { grade: 'light' });
 		await place(planned, at(8));
@@ -155,19 +158,7 @@ describe('a bay', () => {
 
 	it('knows how long the order of work takes, and what must soak before', async () => {
 		const job = await shop.job(['FL', 'FR']);
-		const write = (kind: string, subject: string, data: object) =>
-			addWork(
-				shop.db,
-				job,
-				checked<NewWork>(workEntrySchema, {
-					id: uuidv7(),
-					kind,
-					subject,
-					data,
-					takenAt: new Date().toISOString()
-				}),
-				shop.technician
-			);
+		const write = writer(job);
 		const line = async () => (await plan()).find(({ id }) => id === job)!;
 		expect(await line()).toMatchObject({ minutes: null, soakHours: 0, slot: null });
 		await write('scope', 'front', { damper: true, spring: false, bushes: false });

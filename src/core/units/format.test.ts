@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { formatNumber, formatQuantity, unitChoice } from './format';
+import { formatNumber, formatQuantity, unitChoice, formatHours } from './format';
 
 describe('formatting', () => {
 	it('writes unit, sign and decimals', () => {
@@ -18,5 +18,18 @@ describe('formatting', () => {
 			torque: 'N·m',
 			pressure: 'psi'
 		});
+	});
+});
+
+describe('a duration', () => {
+	it('is hours and two digits of minutes, and never sixty of them', () => {
+		expect([0, 5, 60, 125, 59.6, 119.7].map(formatHours)).toEqual([
+			'0 h 00',
+			'0 h 05',
+			'1 h 00',
+			'2 h 05',
+			'1 h 00',
+			'2 h 00'
+		]);
 	});
 });

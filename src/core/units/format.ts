@@ -71,3 +71,9 @@ export function formatNumber(value: number, decimals: number, signed = false): s
 	if (Number(fixed) === 0) return fixed;
 	return (value < 0 ? '−' : signed ? '+' : '') + fixed;
 }
+
+/** A duration in whole minutes, as `2 h 05`. */
+export function formatHours(minutes: number): string {
+	const whole = Math.round(minutes);
+	return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
+}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { firstGap, slotStepMin, type BaySlot } from '$core/schedule/bays';
+	import { formatHours } from '$core/units/format';
 	import { call, type Refusal } from '$lib/client/api';
 	import { refresh } from '$lib/client/refresh';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -40,8 +41,6 @@
 
 	const rounded = (minutes: number | null) =>
 		Math.max(slotStepMin, Math.ceil((minutes ?? unknownMinutes) / slotStepMin) * slotStepMin);
-	const words = (minutes: number) =>
-		`${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
 
 	async function place({ id, bay, startMin, minutes }: BaySlot, undoing = false) {
 		const of = data.jobs.find((one) => one.id === id)!;
@@ -130,7 +129,7 @@
 						<div class="flex items-baseline gap-2">
 							<a class="num text-xl" href="/jobs/{one.id}">{one.plate}</a>
 							<span class="ms-auto text-[15px] {one.minutes === null ? 'text-ochre' : ''}"
-								>{one.minutes === null ? 'not planned' : words(rounded(one.minutes))}</span
+								>{one.minutes === null ? 'not planned' : formatHours(rounded(one.minutes))}</span
 							>
 						</div>
 						<p class="caption truncate" title={one.complaint}>{one.complaint}</p>
@@ -168,7 +167,7 @@
 						<span class="caption block"
 							>{job.minutes === null
 								? 'no order of work yet'
-								: `its order of work takes about ${words(rounded(job.minutes))}`}</span
+								: `its order of work takes about ${formatHours(rounded(job.minutes))}`}</span
 						>
 					</p>
 					{#each nudges as [name, change] (name)}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { timedCar } from '$core/schedule/cars';
 	import type { Timeline } from '$core/schedule/timeline';
-	import { formatNumber } from '$core/units/format';
+	import { formatHours, formatNumber } from '$core/units/format';
 	import { kinds } from '$core/work/kinds';
 	import { meanMinutes } from '$core/work/minutes';
 	import { soakNeeded } from '$core/work/scope';
@@ -57,8 +57,6 @@
 		return Number.isNaN(at.getTime()) ? new Date(2026, 0, 5, 8) : at;
 	});
 	const clock = (minutes: number) => format(addMinutes(start, minutes), 'HH:mm');
-	const hours = (minutes: number) =>
-		`${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`;
 	const soak = $derived(soakNeeded(work.scope.rust));
 	const own = $derived([...work.pace].filter(([, { records }]) => records > 0));
 	const total = $derived(
@@ -90,9 +88,9 @@
 			<div class="text-[15px]">
 				<p>{clock(line.finish.lowerBound)} to {clock(line.finish.upperBound)}, 95 in 100</p>
 				<p class="text-soft">
-					{hours(line.makespanMin)} of {hours(total)} work{line.proven
+					{formatHours(line.makespanMin)} of {formatHours(total)} work{line.proven
 						? ', the shortest there is'
-						: `; no plan is shorter than ${hours(line.lowerBoundMin)}`}
+						: `; no plan is shorter than ${formatHours(line.lowerBoundMin)}`}
 				</p>
 			</div>
 		{/if}
@@ -138,7 +136,7 @@
 						x={(x(lift.startMin) + x(lift.endMin)) / 2}
 						y={30 + used.length * rowHeight + 21}
 						text-anchor="middle"
-						font-size="14">{hours(lift.endMin - lift.startMin)}</text
+						font-size="14">{formatHours(lift.endMin - lift.startMin)}</text
 					>
 				{/if}
 				{#each bars as bar (bar.id)}

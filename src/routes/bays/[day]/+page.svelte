@@ -2,6 +2,7 @@
 	import { slotStepMin, workingWeek } from '$core/schedule/bays';
 	import { unplannedCar } from '$core/schedule/cars';
 	import type { Timeline } from '$core/schedule/timeline';
+	import { formatHours } from '$core/units/format';
 	import { call, type Refusal } from '$lib/client/api';
 	import { refresh } from '$lib/client/refresh';
 	import { Run } from '$lib/client/run.svelte';
@@ -61,8 +62,6 @@
 		return Number.isNaN(at.getTime()) ? addMinutes(day, workingWeek.fromMin) : at;
 	});
 	const clock = (minutes: number) => format(addMinutes(start, minutes), 'HH:mm');
-	const words = (minutes: number) =>
-		`${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`;
 	/** The answer may still be of the cars before a change. */
 	const lines = $derived(
 		(found?.cars ?? [])
@@ -207,10 +206,10 @@
 					/>
 				</div>
 				<p class="caption">
-					{words(found.makespanMin)} from first to last{found.proven
+					{formatHours(found.makespanMin)} from first to last{found.proven
 						? ', the shortest there is'
-						: `; no plan is shorter than ${words(found.lowerBoundMin)}`}. A car keeps its lift from
-					going up to standing on its wheels.
+						: `; no plan is shorter than ${formatHours(found.lowerBoundMin)}`}. A car keeps its lift
+					from going up to standing on its wheels.
 				</p>
 			{/if}
 		</section>
