@@ -50,3 +50,5 @@ export function buildIfChanged(): void {
 		throw problem(`the application did not build:\n${vite.stdout}${vite.stderr}`);
 	writeFileSync(stamp, wanted);
 }
+
+if (process.argv[1] === import.meta.filename) buildIfChanged();

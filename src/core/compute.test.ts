@@ -20,8 +20,17 @@ describe.each(computations.map((c) => [c.name, c] as const))('%s', (_, computati
 	);
 });
 
-/** A second alone; more beside other work on the machine. */
-const patienceMs = 3000;
+/** A list that counts how often it is looked into. */
+function counted<T>(list: T[]): { list: T[]; reads: () => number } {
+	let reads = 0;
+	const watched = new Proxy(list, {
+		get(target, key, receiver) {
+			if (typeof key === 'string' && /^\d+$/.test(key)) reads++;
+			return Reflect.get(target, key, receiver) as unknown;
+		}
+	});
+	return { list: watched, reads: () => reads };
+}
 
 /** What a slip of the hand or a broken device sends. */
 const slips = [
@@ -47,14 +56,12 @@ describe.each(computations.map((c) => [c.name, c] as const))(
 	(_, computation) => {
 		const paths = [...numbersOf(computation.example).keys()].slice(0, 60);
 
-		it('answers each slip within a second: finite numbers, or words that name the field', () => {
+		it('answers each slip: finite numbers, or words that name the field', () => {
 			for (const path of paths) {
 				for (const slip of slips) {
 					const input = withNumber(computation.example, path, slip as number);
-					const started = performance.now();
 					const result = compute(computation, input);
 					const where = `${path} = ${String(slip)}`;
-					expect(performance.now() - started, where).toBeLessThan(patienceMs);
 					if (result.ok) {
 						for (const value of numbersOf(result.value).values()) {
 							expect(Number.isFinite(value), where).toBe(true);
@@ -82,19 +89,20 @@ describe.each(computations.map((c) => [c.name, c] as const))(
 
 describe('bad input', () => {
 	it('a list without end is refused before it is looked through', () => {
-		const endless = new Array<number>(20_000_000).fill(1);
-		const started = performance.now();
-		const result = compute(findComputation('bounce')!, { timeS: endless, heightMm: endless });
-		expect(performance.now() - started).toBeLessThan(patienceMs);
+		const endless = counted(new Array<number>(20_000_000).fill(1));
+		const result = compute(findComputation('bounce')!, {
+			timeS: endless.list,
+			heightMm: endless.list
+		});
+		expect(endless.reads()).toBe(0);
 		expect(!result.ok && result.faults.map(({ field }) => field)).toEqual(['timeS', 'heightMm']);
 	});
 
-	it('a long list of what is no number: the first of them are named, quickly', () => {
-		const timeS = Array.from({ length: 200_000 }, (_, i) => (i < 100 ? i : `${i}`));
+	it('a long list of what is no number: the first of them are named, each looked at a few times', () => {
+		const times = counted(Array.from({ length: 200_000 }, (_, i) => (i < 100 ? i : `${i}`)));
 		const heightMm = Array.from({ length: 200_000 }, (_, i) => i);
-		const started = performance.now();
-		const result = compute(findComputation('bounce')!, { timeS, heightMm });
-		expect(performance.now() - started).toBeLessThan(patienceMs);
+		const result = compute(findComputation('bounce')!, { timeS: times.list, heightMm });
+		expect(times.reads()).toBeLessThanOrEqual(4 * 200_000);
 		expect(!result.ok && result.faults).toHaveLength(50);
 		expect(!result.ok && result.faults[0]).toEqual({
 			field: 'timeS.100',
@@ -103,12 +111,12 @@ describe('bad input', () => {
 		});
 	});
 
-	it('a long list of numbers out of range: the first is named, quickly', () => {
+	it('a long list of numbers out of range: the first is named, each looked at a few times', () => {
 		const many = (value: number) => Array.from({ length: 200_000 }, () => value);
 		for (const value of [1e7, 1e12, 1e300]) {
-			const started = performance.now();
-			const result = compute(findComputation('bounce')!, { timeS: many(value), heightMm: many(1) });
-			expect(performance.now() - started).toBeLessThan(patienceMs);
+			const times = counted(many(value));
+			const result = compute(findComputation('bounce')!, { timeS: times.list, heightMm: many(1) });
+			expect(times.reads()).toBeLessThanOrEqual(4 * 200_000);
 			expect(!result.ok && result.faults[0]!.field).toMatch(/^timeS/);
 		}
 	});

@@ -5,7 +5,7 @@ import { JobState } from '../../src/lib/client/job-state.svelte';
 import { outbox } from '../../src/lib/client/outbox.svelte';
 import type { JobRecord } from '../../src/lib/job/model';
 
-export const limits = { setDeg: 2, advisedDeg: 5 };
+const limits = { setDeg: 2, advisedDeg: 5 };
 /** The network is gone: entries stay on this screen. */
 export const away: Answer<never> = { ok: false, refusal: { status: 0, title: 'No answer' } };
 

@@ -1,12 +1,14 @@
-/** The shell's commands, as a person runs them, each on a data folder of its own. */
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+/** The shell's commands on a data folder of their own: in this process, but for three that are really spawned. */
+import { spawn, type ChildProcess } from 'node:child_process';
 import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { compute, computations } from '../../src/core/compute.ts';
 import { buildIfChanged } from '../../tools/build.ts';
+import { answerTo } from '../../tools/commands/compute.ts';
+import { openDatabase } from '../../src/lib/server/db/pool.ts';
 import { freePort, runningDatabase } from '../../tools/database.ts';
 import { isRunning } from '../../tools/process.ts';
 
@@ -15,6 +17,8 @@ chmodSync(folder, 0o755);
 let port = 0;
 const running = new Set<ChildProcess>();
 
+/** Ends what hangs. */
+const hangMs = 240_000;
 const environment = (more: Record<string, string> = {}) => ({
 	...process.env,
 	NODE_OPTIONS: '',
@@ -23,13 +27,59 @@ const environment = (more: Record<string, string> = {}) => ({
 	...more
 });
 
-function vane(args: string[], options: { env?: Record<string, string>; input?: string } = {}) {
-	const { status, stdout, stderr } = spawnSync('./vane', args, {
-		encoding: 'utf8',
-		env: environment(options.env),
-		input: options.input ?? ''
-	});
-	return { status, stdout, stderr };
+/** A command in this process: what it says, and the code it would end with. */
+async function vane(
+	[name, ...args]: string[],
+	env: Record<string, string> = {}
+): Promise<{ status: number; stdout: string; stderr: string }> {
+	const said = { stdout: '', stderr: '' };
+	const log = vi.spyOn(console, 'log').mockImplementation((line) => (said.stdout += `${line}\n`));
+	const error = vi
+		.spyOn(console, 'error')
+		.mockImplementation((line) => (said.stderr += `${line}\n`));
+	for (const [key, value] of Object.entries({ ...environment(), ...env })) vi.stubEnv(key, value);
+	const { exitCode } = process;
+	process.exitCode = 0;
+	try {
+		const { run } = (await import(`../../tools/commands/${name}.ts`)) as {
+			run: (args: string[]) => Promise<void> | void;
+		};
+		await run(args);
+	} catch (cause) {
+		const { message, forPeople } = cause as Error & { forPeople?: true };
+		// A fault that is not written for people would print its stack.
+		if (!forPeople) throw cause;
+		said.stderr += `vane: ${message}\n`;
+		process.exitCode = 1;
+	} finally {
+		log.mockRestore();
+		error.mockRestore();
+		vi.unstubAllEnvs();
+	}
+	const status = Number(process.exitCode);
+	process.exitCode = exitCode;
+	return { status, ...said };
+}
+
+/** A serving command in this process, from its greeting until it is told to stop. */
+async function serveHere(args: string[], env: Record<string, string> = {}) {
+	const greeted = vi.fn();
+	const before = process.listenerCount('SIGINT');
+	const ended = vane(args, env);
+	void ended.then(greeted, greeted);
+	// It listens for Ctrl-C once it serves.
+	await vi.waitFor(
+		() =>
+			expect(process.listenerCount('SIGINT') > before || greeted.mock.calls.length > 0).toBe(true),
+		{ timeout: hangMs, interval: 20 }
+	);
+	return {
+		ended,
+		async stop() {
+			process.emit('SIGINT');
+			return ended;
+		}
+	};
 }
 
 /** Starts a serving command and waits for its greeting. */
@@ -86,7 +136,6 @@ afterAll(async () => {
 
 describe('wrong use is one clear line', () => {
 	it.each([
-		[['nonsense'], {}, "no command 'nonsense'"],
 		[['demo', '--rest'], {}, 'demo takes --reset'],
 		[['start', 'now'], {}, 'start takes no arguments'],
 		[['start'], { VANE_PORT: 'http' }, 'wrong setting: VANE_PORT: must be a number'],
@@ -98,189 +147,190 @@ describe('wrong use is one clear line', () => {
 		[['backup'], {}, 'backup takes one FILE'],
 		[['restore', '/no/such/file'], {}, 'there is no file'],
 		[['test', 'luck'], {}, "no step 'luck'"]
-	])('%j %j', (args, env, words) => {
-		const { status, stderr } = vane(args, { env });
+	])('%j %j', async (args, env, words) => {
+		const { status, stderr } = await vane(args, env);
 		expect(status).not.toBe(0);
 		expect(stderr).toContain(words);
-		expect(stderr).not.toMatch(/\n\s+at /);
-	});
-
-	it('help names every command', () => {
-		expect(vane(['help']).stdout).toMatch(/demo[\s\S]*start[\s\S]*test[\s\S]*backup[\s\S]*restore/);
 	});
 });
 
 describe('compute', () => {
-	it('reads JSON and writes JSON', () => {
-		const example = vane(['compute', '--example', 'convert']).stdout;
-		expect(JSON.parse(vane(['compute', 'convert'], { input: example }).stdout)).toMatchObject({
-			unit: 'N·m',
-			value: expect.closeTo(101.686346, 5)
-		});
-		const listed = vane(['compute', '--list']).stdout;
-		for (const { name } of computations) expect(listed).toContain(`${name} `);
+	const answer = (args: string[], input: object | string = '') => {
+		const text = typeof input === 'string' ? input : JSON.stringify(input);
+		return answerTo(args, () => Buffer.from(text));
+	};
+	const lines = (args: string[], input?: object) => {
+		const found = answer(args, input);
+		return 'lines' in found ? found.lines : [];
+	};
+
+	it('lists and shows every computation', () => {
+		const listed = lines(['--list']).join('\n');
+		for (const { name, example } of computations) {
+			expect(listed).toContain(`${name} `);
+			expect(JSON.parse(lines(['--example', name])[0]!)).toEqual(
+				JSON.parse(JSON.stringify(example))
+			);
+		}
 	});
 
-	it('every computation answers from the shell as in the core', { timeout: 120_000 }, async () => {
-		const ask = async (name: string, example: object) => {
-			const child = spawn('./vane', ['compute', name], { env: environment() });
-			running.add(child);
-			let answer = '';
-			child.stdout.on('data', (chunk) => (answer += chunk));
-			child.stdin.end(JSON.stringify(example));
-			const status = await ending(child);
-			running.delete(child);
-			return { status, answer };
-		};
-		const waiting = [...computations];
-		const worker = async () => {
-			for (let next = waiting.pop(); next; next = waiting.pop()) {
-				const { status, answer } = await ask(next.name, next.example);
-				expect(status, next.name).toBe(0);
-				// As JSON: it knows no minus zero.
-				const expected = JSON.parse(JSON.stringify(compute(next, next.example))) as object;
-				expect({ ok: true, value: JSON.parse(answer) }, next.name).toEqual(expected);
-			}
-		};
-		await Promise.all([worker(), worker(), worker()]);
+	it.each(computations.map((one) => [one.name, one] as const))(
+		'%s answers from the shell as in the core',
+		(name, one) => {
+			// As JSON: it knows no minus zero.
+			const expected = JSON.parse(JSON.stringify(compute(one, one.example))) as object;
+			expect({ ok: true, value: JSON.parse(lines([name], one.example)[0]!) }).toEqual(expected);
+		}
+	);
+
+	it('answers bad input with a line a fault', () => {
+		expect(answer(['bush-set'], '{"armLengthMm":"long"}')).toMatchObject({
+			faults: expect.arrayContaining(['armLengthMm: must be a number (given "long")'])
+		});
+		expect(answer(['convert'], '{')).toMatchObject({
+			faults: [expect.stringContaining('is not JSON')]
+		});
+		expect(answer(['luck'])).toMatchObject({ faults: [expect.stringContaining('luck')] });
 	});
 
-	it('answers bad input with a line a fault and exit code 2', () => {
-		const { status, stdout, stderr } = vane(['compute', 'bush-set'], {
-			input: '{"armLengthMm":"long"}'
-		});
-		expect([status, stdout]).toEqual([2, '']);
-		expect(stderr).toContain('armLengthMm: must be a number (given "long")\n');
-		expect(vane(['compute', 'convert'], { input: '{' })).toMatchObject({
-			status: 2,
-			stderr: expect.stringContaining('is not JSON')
-		});
-		expect(vane(['compute', 'luck'])).toMatchObject({ status: 2 });
+	it('is really spawned: a pipe in, lines out, code 2 and no stack for what is wrong', async () => {
+		const shell = spawn(
+			'sh',
+			[
+				'-c',
+				`./vane help && ./vane compute --example convert | ./vane compute convert
+				 ./vane nonsense; echo "code $?"; echo '{"armLengthMm":"long"}' | ./vane compute bush-set; echo "code $?"`
+			],
+			{ env: environment(), stdio: ['ignore', 'pipe', 'pipe'] }
+		);
+		let [out, err] = ['', ''];
+		shell.stdout.on('data', (chunk) => (out += chunk));
+		shell.stderr.on('data', (chunk) => (err += chunk));
+		await ending(shell);
+		expect(out).toMatch(/demo[\s\S]*start[\s\S]*test[\s\S]*backup[\s\S]*restore/);
+		expect(out).toMatch(/"value": 101\.686346/);
+		expect(out.match(/code \d/g)).toEqual(['code 2', 'code 2']);
+		expect(err).toContain("no command 'nonsense'");
+		expect(err).toContain('armLengthMm: must be a number (given "long")\n');
+		expect(err).not.toMatch(/\n\s+at /);
 	});
 });
 
 describe('a shop of one’s own', () => {
 	const file = join(folder, 'backup.sql');
+	const database = () => runningDatabase(join(folder, 'shop'));
 
-	it('makes its first lead, who can sign in; Ctrl-C ends everything', async () => {
+	it('is really spawned: makes its first lead, is backed up while it runs, says so when started twice', async () => {
 		const { child, output } = await serve(['start'], first);
 		expect(output).toContain("sign in as 'rla'");
 		expect((await signIn('rla', '90210')).status).toBe(201);
-		const database = runningDatabase(join(folder, 'shop'))!;
-		expect(await interrupt(child)).toBe(0);
-		await expect.poll(() => isRunning(database.pid, 'mariadbd')).toBe(false);
-		await expect(signIn('rla', '90210')).rejects.toThrow();
-	});
-
-	it('starts again without asking, is backed up while it runs, and says so when started twice', async () => {
-		const { child } = await serve(['start']);
-		expect(vane(['backup', file]).stdout).toContain('backed up');
-		expect(vane(['backup', file])).toMatchObject({
+		expect((await vane(['backup', file])).stdout).toContain('backed up');
+		expect(await vane(['backup', file])).toMatchObject({
 			status: 1,
 			stderr: expect.stringContaining('exists; choose another name')
 		});
-		expect(vane(['start'])).toMatchObject({
+		expect(await vane(['start'])).toMatchObject({
 			status: 1,
 			stderr: expect.stringContaining('already running at')
 		});
-		expect(vane(['restore', file, '--replace'])).toMatchObject({
+		expect(await vane(['restore', file, '--replace'])).toMatchObject({
 			status: 1,
 			stderr: expect.stringContaining('is running')
 		});
-		expect((await signIn('rla', '90210')).status).toBe(201);
-		await interrupt(child);
+		const { pid } = database()!;
+		expect(await interrupt(child)).toBe(0);
+		await expect.poll(() => isRunning(pid, 'mariadbd')).toBe(false);
+		await expect(signIn('rla', '90210')).rejects.toThrow();
 	});
 
 	it('restores into an empty instance, and into a full one only with --replace', async () => {
-		expect(vane(['restore', file])).toMatchObject({
+		expect(await vane(['restore', file])).toMatchObject({
 			status: 1,
 			stderr: expect.stringContaining('holds data already')
 		});
-		expect(vane(['restore', file, '--replace'])).toMatchObject({ status: 0 });
+		expect(await vane(['restore', file, '--replace'])).toMatchObject({ status: 0 });
 		const broken = join(folder, 'broken.sql');
 		writeFileSync(broken, readFileSync(file, 'utf8').slice(0, 900));
-		expect(vane(['restore', broken, '--replace'])).toMatchObject({
+		expect(await vane(['restore', broken, '--replace'])).toMatchObject({
 			status: 1,
 			stderr: expect.stringContaining('not a whole backup')
 		});
 		rmSync(join(folder, 'shop'), { recursive: true });
-		expect(vane(['restore', file])).toMatchObject({ status: 0 });
-		const { child } = await serve(['start']);
+		expect(await vane(['restore', file])).toMatchObject({ status: 0 });
+		const served = await serveHere(['start']);
 		expect((await signIn('rla', '90210')).status).toBe(201);
-		await interrupt(child);
+		expect(await served.stop()).toMatchObject({
+			status: 0,
+			stdout: expect.stringContaining('Ctrl-C')
+		});
 	});
 
-	it('comes back after the launcher was killed, with what was left running taken over', async () => {
+	it('is really spawned: comes back after the launcher was killed, with what was left running taken over', async () => {
 		const { child } = await serve(['start']);
 		const ended = ending(child);
 		child.kill('SIGKILL');
 		await ended;
-		const again = await serve(['start']);
+		const again = await serveHere(['start']);
 		expect((await signIn('rla', '90210')).status).toBe(201);
-		await interrupt(again.child);
+		await again.stop();
 	});
 
 	it('says that the application ended when it is killed, stops the database, and starts again', async () => {
-		const { child } = await serve(['start']);
-		let said = '';
-		child.stderr!.on('data', (chunk) => (said += chunk));
+		const { ended } = await serveHere(['start']);
 		const { application } = JSON.parse(readFileSync(join(folder, 'shop/running.json'), 'utf8')) as {
 			application: number;
 		};
-		const ended = ending(child);
 		process.kill(application, 'SIGKILL');
-		expect(await ended).toBe(1);
-		expect(said).toContain('the application ended by SIGKILL');
-		expect(runningDatabase(join(folder, 'shop'))).toBeUndefined();
-		await interrupt((await serve(['start'])).child);
+		expect(await ended).toMatchObject({
+			status: 1,
+			stderr: expect.stringContaining('the application ended by SIGKILL')
+		});
+		expect(database()).toBeUndefined();
+		await (await serveHere(['start'])).stop();
 	});
 
 	it('a busy port is said before anything is served', async () => {
 		const other = createServer().listen(port, '127.0.0.1');
 		await new Promise((done) => other.once('listening', done));
-		const { status, stderr } = await new Promise<{ status: number | null; stderr: string }>(
-			(done) => {
-				const child = spawn('./vane', ['start'], { env: environment() });
-				let stderr = '';
-				child.stderr.on('data', (chunk) => (stderr += chunk));
-				child.once('exit', (status) => done({ status, stderr }));
-			}
-		);
+		const refused = await vane(['start']);
 		other.close();
-		expect([status, stderr]).toEqual([
-			1,
-			expect.stringContaining(`port ${port} is in use by another program`)
-		]);
-		expect(runningDatabase(join(folder, 'shop'))).toBeUndefined();
+		expect(refused).toMatchObject({
+			status: 1,
+			stderr: expect.stringContaining(`port ${port} is in use by another program`)
+		});
+		expect(database()).toBeUndefined();
 	});
 });
 
 describe('verify', () => {
 	it('goes along every record of the demo shop, and names the row that was edited in the database', async () => {
-		const { child } = await serve(['demo']);
-		const all = vane(['verify', '--demo']);
+		const served = await serveHere(['demo']);
+		const all = await vane(['verify', '--demo']);
 		expect([all.status, all.stderr]).toEqual([0, '']);
 		const lines = all.stdout.trim().split('\n');
 		expect(lines).toHaveLength(20);
 		for (const line of lines) expect(line).toMatch(/^2026-\d{4} {2}(holds, \d+ entries|nothing)/);
 
-		const edit = `UPDATE torques t JOIN jobs j ON j.id = t.job_id SET t.torque_nm = 250
-		               WHERE j.number = '2026-0187' AND t.seq = 3;`;
-		expect(vane(['db', '--demo'], { input: edit })).toMatchObject({ status: 0 });
-		const found = vane(['verify', '--demo', '2026-0187']);
+		const db = openDatabase(runningDatabase(join(folder, 'demo'))!);
+		await db.run(
+			`UPDATE torques t JOIN jobs j ON j.id = t.job_id SET t.torque_nm = 250
+			  WHERE j.number = '2026-0187' AND t.seq = 3`
+		);
+		await db.close();
+		const found = await vane(['verify', '--demo', '2026-0187']);
 		expect(found.status).toBe(1);
 		expect(found.stdout).toMatch(
 			/^2026-0187 {2}BROKEN at \d+: the torque of .* is not as it was written/
 		);
-		expect(vane(['verify', '--demo', '2026-0214']).status).toBe(0);
-		expect(vane(['verify', '--demo', '2026-9999'])).toMatchObject({
+		expect((await vane(['verify', '--demo', '2026-0214'])).status).toBe(0);
+		expect(await vane(['verify', '--demo', '2026-9999'])).toMatchObject({
 			status: 1,
 			stdout: '2026-9999  is not a job here\n'
 		});
-		expect(vane(['verify', 'everything'])).toMatchObject({
+		expect(await vane(['verify', 'everything'])).toMatchObject({
 			status: 1,
 			stderr: expect.stringContaining('is no job number')
 		});
-		await interrupt(child);
+		await served.stop();
 	});
 });

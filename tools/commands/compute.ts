@@ -6,39 +6,40 @@ import { faultLine } from '../../src/core/validate.ts';
 const maxBytes = 64 * 1024 * 1024;
 
 export function run(args: string[]): void {
-	const [first, second] = args;
+	const answer = answerTo(args, () => readFileSync(0));
+	if ('lines' in answer) for (const line of answer.lines) console.log(line);
+	else {
+		for (const fault of answer.faults) console.error(fault);
+		process.exitCode = 2;
+	}
+}
+
+/** What the shell is told: lines of an answer, or one line for each fault. */
+export function answerTo(
+	[first, second]: string[],
+	input: () => Buffer
+): { lines: string[] } | { faults: string[] } {
 	if (first === '--list') {
-		for (const { name, summary } of computations) console.log(`${name.padEnd(18)} ${summary}`);
-		return;
+		return { lines: computations.map(({ name, summary }) => `${name.padEnd(18)} ${summary}`) };
 	}
 	const name = first === '--example' ? second : first;
 	const computation = name ? findComputation(name) : undefined;
 	if (!computation) {
 		const names = computations.map((c) => c.name).join(', ');
-		return refuse([
-			name
-				? `NAME: there is no computation '${name}'; one of ${names}`
-				: `NAME: is missing; one of ${names}`
-		]);
+		const what = name ? `there is no computation '${name}'` : 'is missing';
+		return { faults: [`NAME: ${what}; one of ${names}`] };
 	}
-	if (first === '--example') {
-		console.log(JSON.stringify(computation.example, null, 2));
-		return;
-	}
-	const text = readFileSync(0);
-	if (text.length > maxBytes) return refuse([`input: larger than ${maxBytes >> 20} MiB`]);
-	let input: unknown;
+	if (first === '--example') return { lines: [JSON.stringify(computation.example, null, 2)] };
+	const text = input();
+	if (text.length > maxBytes) return { faults: [`input: larger than ${maxBytes >> 20} MiB`] };
+	let given: unknown;
 	try {
-		input = JSON.parse(text.toString('utf8'));
+		given = JSON.parse(text.toString('utf8'));
 	} catch (error) {
-		return refuse([`input: is not JSON (${(error as Error).message})`]);
+		return { faults: [`input: is not JSON (${(error as Error).message})`] };
 	}
-	const result = compute(computation, input);
-	if (result.ok) console.log(JSON.stringify(result.value, null, 2));
-	else refuse(result.faults.map(faultLine));
-}
-
-function refuse(lines: string[]): void {
-	for (const line of lines) console.error(line);
-	process.exitCode = 2;
+	const result = compute(computation, given);
+	return result.ok
+		? { lines: [JSON.stringify(result.value, null, 2)] }
+		: { faults: result.faults.map(faultLine) };
 }

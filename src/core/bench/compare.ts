@@ -51,7 +51,7 @@ export interface PartMeasures {
 	hand?: Hand;
 }
 
-export interface DimensionVerdict extends Dimension {
+interface DimensionVerdict extends Dimension {
 	old?: number;
 	new?: number;
 	difference?: number;
@@ -107,4 +107,4 @@ export function compareParts(
 }
 
 /** A part is not called the same on less. Own choice. */
-export const leastMeasured = 2;
+const leastMeasured = 2;

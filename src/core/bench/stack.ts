@@ -95,7 +95,7 @@ export function checkStack(layout: Layout, order: readonly StackPart[]): StackFa
 }
 
 /** Mount to knuckle bracket may be off by this, degrees. Common practice, no source: a mark's width on the rim. */
-export const clockTolerance = 3;
+const clockTolerance = 3;
 
 export interface UnitChecks {
 	/** Clock angle of mount to bracket, old and new, degrees; any whole turn apart is the same. */
@@ -117,7 +117,7 @@ export interface UnitVerdict {
 }
 
 /** A new unit is worked through its stroke so often before fitting. Common practice, no source. */
-export const primingStrokes = 4;
+const primingStrokes = 4;
 /** Thread above the nut may differ left to right by this, mm. Own choice: one pitch of the nut. */
 const threadTolerance = 1.5;
 

@@ -6,7 +6,7 @@ export interface TwistLimits {
 	advisedDeg: number;
 }
 
-export const defaultTwistLimits: TwistLimits = { setDeg: 2, advisedDeg: 5 };
+const defaultTwistLimits: TwistLimits = { setDeg: 2, advisedDeg: 5 };
 
 /** Up to `setDeg` set; up to `advisedDeg` re-set advised; above it wound up: do not sign off. */
 export function twistVerdict(

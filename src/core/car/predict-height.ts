@@ -1,7 +1,7 @@
 import { faulty, ok, type Fault, type Result } from '../result.ts';
 import type { Uncertainty } from '../uncertainty/band.ts';
 
-export interface SpringAsSold {
+interface SpringAsSold {
 	rateNPerMm: number;
 	freeLengthMm: number;
 }

@@ -21,7 +21,7 @@ export interface BoltInput extends Thread {
 }
 
 /** Torque per newton of clamp, mm: 0.16·P + 0.58·d₂·μ_G + (D_Km/2)·μ_K, VDI 2230-1. */
-export const torquePerClampMm = (bolt: Omit<BoltInput, 'propertyClass' | 'torqueNm'>): number =>
+const torquePerClampMm = (bolt: Omit<BoltInput, 'propertyClass' | 'torqueNm'>): number =>
 	0.16 * bolt.pitchMm +
 	0.58 * pitchDiameter(bolt) * bolt.frictionThread +
 	(bolt.meanHeadDiameterMm / 2) * bolt.frictionHead;
@@ -32,7 +32,7 @@ export const torqueNm = (bolt: BoltInput, clamp: number): number =>
 	(clamp * torquePerClampMm(bolt)) / 1000;
 
 /** Clamp at 90 % of yield under tension and torsion together, N, VDI 2230-1. */
-export function preload90N(bolt: BoltInput): number {
+function preload90N(bolt: BoltInput): number {
 	const d2 = pitchDiameter(bolt);
 	const d0 = stressDiameter(bolt);
 	const torsion = 1.5 * (d2 / d0) * (bolt.pitchMm / (Math.PI * d2) + 1.155 * bolt.frictionThread);

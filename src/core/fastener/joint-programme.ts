@@ -47,10 +47,10 @@ export function programmeOf({ kind, torqueNm, programme }: ProgrammedJoint): Pro
 export const actionsOf = (joint: ProgrammedJoint): Action[] => actions(programmeOf(joint));
 
 /** A recorded torque may differ from the specified one by this share. Own choice: a wrench's 4 % and a reading. */
-export const torqueTolerance = 0.05;
+const torqueTolerance = 0.05;
 
 /** An angle may differ by this much where the programme does not say: own choice. */
-export const angleTolerance = (angleDeg: number): number => Math.max(5, 0.1 * angleDeg);
+const angleTolerance = (angleDeg: number): number => Math.max(5, 0.1 * angleDeg);
 
 /** What was reached in one action. */
 export interface Reached {

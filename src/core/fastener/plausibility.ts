@@ -10,7 +10,7 @@ import {
 } from './thread.ts';
 
 /** A torque between these shares of the torque at 90 % of yield is believed: own choice. */
-export const believable = { from: 0.3, to: 1.3 } as const;
+const believable = { from: 0.3, to: 1.3 } as const;
 
 /** Units people mix up with N·m. */
 const otherUnits = units.torque.filter(({ symbol }) => symbol !== siUnit('torque').symbol);

@@ -17,7 +17,7 @@ export interface Balance {
 export type SideVerdict = 'even' | 'uneven' | 'needs-a-reason';
 
 /** Side-to-side limits: common practice, no source. */
-export const sideLimitsMm = { even: 5, reason: 10 } as const;
+const sideLimitsMm = { even: 5, reason: 10 } as const;
 
 export function balance(heightsMm: PerCorner<number>): Balance {
 	const { FL, FR, RL, RR } = heightsMm;

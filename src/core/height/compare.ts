@@ -3,7 +3,7 @@ import { summarize } from '../statistics/summary.ts';
 import { combine } from '../statistics/welch.ts';
 import { heightComponents, measureHeight, repeatToleranceMm } from './measure.ts';
 
-export type CompareVerdict = 'changed' | 'not-shown-to-have-changed' | 'read-again';
+type CompareVerdict = 'changed' | 'not-shown-to-have-changed' | 'read-again';
 
 export interface HeightComparison {
 	meanBefore: number;

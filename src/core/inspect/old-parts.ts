@@ -9,8 +9,7 @@ import type { Finding, Recommendation } from './recommend.ts';
  * renewed: a new one goes in; again: the old one, seen sound or worth another look; unseen: the old one,
  * if it is sound; against-advice: the old one, found worn.
  */
-export const oldPartFates = ['renewed', 'again', 'unseen', 'against-advice'] as const;
-export type OldPartFate = (typeof oldPartFates)[number];
+export type OldPartFate = 'renewed' | 'again' | 'unseen' | 'against-advice';
 
 export interface OldPart {
 	part: StackPart;

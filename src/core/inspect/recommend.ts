@@ -17,14 +17,14 @@ export interface Finding {
 }
 
 /** What a bounce at one corner gave. */
-export interface BounceFinding {
+interface BounceFinding {
 	corner: Corner;
 	/** Swings past or back to rest until it stopped. */
 	movements: number;
 	dampingRatio?: number;
 }
 
-export interface SagFinding {
+interface SagFinding {
 	corners: readonly Corner[];
 	lossMm: number;
 	/** Share of the deviation of the four heights that it explains, 0 to 1. */
@@ -88,7 +88,7 @@ const mountLifeKm = 100_000;
 const believedShare = 0.6;
 const believedLossMm = 8;
 /** That a drop link stud does not come undone: common practice, no source. */
-export const linkBreaks: Readonly<Record<RustGrade, number>> = {
+const linkBreaks: Readonly<Record<RustGrade, number>> = {
 	none: 0.03,
 	light: 0.25,
 	heavy: 0.7

@@ -95,7 +95,7 @@ export interface Estimate {
 }
 
 /** How a corner comes apart: which of its joints hold what. Keys are those of the layout's joints. */
-export interface LayoutBuild {
+interface LayoutBuild {
 	/** A strut locates the wheel; a coilover carries its spring but locates nothing. */
 	damper: 'strut' | 'coilover' | 'damper';
 	/** Around the damper; on the arm or axle beside it; or air. */

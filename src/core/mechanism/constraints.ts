@@ -19,7 +19,7 @@ const moment: Vector = [0, 0, 0];
 const facing: Vector = [0, 0, 0];
 
 /** |B − A| = L for a rod from body point A to carried point B. Flat: seen from the side, y ignored. */
-export function rod(
+function rod(
 	name: string,
 	bodyEnd: Point,
 	carriedEnd: Point,
@@ -48,7 +48,7 @@ export function rod(
 }
 
 /** (T − S)·e = 0: body point T stays in the plane through carried point S, whose normal e turns with it. */
-export function inPlane(
+function inPlane(
 	name: string,
 	bodyPoint: Point,
 	carriedPoint: Point,

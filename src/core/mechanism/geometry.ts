@@ -13,7 +13,7 @@ export const mechanismLayouts = [
 export type MechanismLayout = (typeof mechanismLayouts)[number];
 
 /** One rod with a ball or bush at each end. */
-export interface Link {
+interface Link {
 	inner: Point;
 	outer: Point;
 	/** Direction of the inner bush's bolt; horizontal and across the link if absent. */
@@ -43,7 +43,7 @@ export interface CornerGeometry {
 }
 
 /** The points each layout must have, in the words of `points`. */
-export const requiredPoints: Readonly<Record<MechanismLayout, readonly string[]>> = {
+const requiredPoints: Readonly<Record<MechanismLayout, readonly string[]>> = {
 	'double-wishbone': [
 		'lowerFrontPivot',
 		'lowerRearPivot',
@@ -69,7 +69,7 @@ export const requiredPoints: Readonly<Record<MechanismLayout, readonly string[]>
 	'twist-beam': ['pivotLeft', 'pivotRight']
 };
 
-export const optionalPoints: Readonly<Record<MechanismLayout, readonly string[]>> = {
+const optionalPoints: Readonly<Record<MechanismLayout, readonly string[]>> = {
 	'double-wishbone': [],
 	macpherson: [],
 	'multi-link': ['steeringLower', 'steeringUpper'],
@@ -78,7 +78,7 @@ export const optionalPoints: Readonly<Record<MechanismLayout, readonly string[]>
 	'twist-beam': []
 };
 
-export const attachmentPoints = ['springTop', 'springBottom', 'damperTop', 'damperBottom'] as const;
+const attachmentPoints = ['springTop', 'springBottom', 'damperTop', 'damperBottom'] as const;
 
 /** Points that move with the knuckle, the axle or the arm that stands for it; the others are the body's. */
 export const carriedPoints: readonly string[] = [
@@ -106,8 +106,7 @@ export const carriers: Readonly<Record<MechanismLayout, readonly Carrier[]>> = {
 /** Two points nearer than this, mm, cannot span a line. */
 const leastLengthMm = 1;
 
-export const distance = (a: Point, b: Point): number =>
-	Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** Pairs of points that must not coincide. */
 function spans(corner: CornerGeometry): [string, string][] {

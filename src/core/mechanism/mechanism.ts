@@ -14,7 +14,7 @@ import { Linkage, type Mover } from './linkage.ts';
 import type { Vector } from './vector.ts';
 
 /** A spring or damper between a point of the body and a moving part. */
-export class Strut {
+class Strut {
 	lengthMm = 0;
 	/** Shortening per mm of bump. */
 	motionRatio = 0;

@@ -44,10 +44,7 @@ export function cornerSweep(
 	return built.ok ? sweep(built.value, bumpMm) : built;
 }
 
-export function sweep(
-	mechanism: Mechanism,
-	bumpMm: readonly number[]
-): Result<{ rows: SweepRow[] }> {
+function sweep(mechanism: Mechanism, bumpMm: readonly number[]): Result<{ rows: SweepRow[] }> {
 	const read = reader(mechanism);
 	const rows = new Array<SweepRow>(bumpMm.length);
 	const outward = bumpMm.map((_, i) => i).sort((a, b) => bumpMm[a]! - bumpMm[b]!);

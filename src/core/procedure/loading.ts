@@ -12,9 +12,9 @@ export interface LoadingFact {
 }
 
 /** The body has moved when the opposite corner reads this much off, mm. Own choice: twice a tape's reading. */
-export const bodyMovedMm = 3;
+const bodyMovedMm = 3;
 
-export type LoadingVerdict = 'none' | 'in-band' | 'out-of-band' | 'crept' | 'body-lifted';
+type LoadingVerdict = 'none' | 'in-band' | 'out-of-band' | 'crept' | 'body-lifted';
 
 export interface LoadingStanding {
 	verdict: LoadingVerdict;

@@ -1,7 +1,7 @@
 /** Wheel fasteners are checked again after this distance: common practice, no source. */
 export const retorqueAfterKm = { from: 50, to: 100 } as const;
 /** When to expect the car back where only a date can be set: own choice. */
-export const retorqueAfterDays = 7;
+const retorqueAfterDays = 7;
 
 /** When the wheels of a signed job are to be checked. */
 export interface RetorqueDue {

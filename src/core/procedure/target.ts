@@ -1,6 +1,5 @@
 /** Where a target height can come from, in order of trust. */
-export const targetSources = ['maker', 'predicted', 'chosen', 'before'] as const;
-export type TargetSource = (typeof targetSources)[number];
+export type TargetSource = 'maker' | 'predicted' | 'chosen' | 'before';
 
 export interface TargetChoice {
 	heightMm: number;

@@ -2,8 +2,6 @@
 import { earliest } from './lists.ts';
 import { finishOf, slack, type Prepared } from './prepared.ts';
 
-/** Starts of tasks that are tried before the best so far is taken: nodes times tasks. */
-const mostTries = 3_000_000;
 const nodesAStep = 500;
 
 /**
@@ -12,16 +10,18 @@ const nodesAStep = 500;
  * may be better late, so its end does not count there.
  *
  * @param start a schedule to beat
+ * @param tries starts of tasks tried before the best so far is taken: nodes times tasks
  * @returns the best found; `complete` when there is none better
  */
 export function* branchAndBound(
 	p: Prepared,
-	start: number[]
+	start: number[],
+	tries: number
 ): Generator<number, { starts: number[]; complete: boolean }> {
 	let best = start;
 	let bound = finishOf(p, best);
 	let nodes = 0;
-	const mostNodes = mostTries / p.n;
+	const mostNodes = tries / p.n;
 	const starts = new Array<number>(p.n).fill(NaN);
 	let placed = 0;
 	const missing = p.before.map((list) => list.length);

@@ -97,7 +97,7 @@ function byEveryStart(project: Project, atMost: number): number {
 	return best;
 }
 
-describe('the scheduler', { timeout: 60_000 }, () => {
+describe('the scheduler', () => {
 	it('is never beaten by trying every list of a small project, and breaks nothing', () => {
 		const project = fc
 			.array(
@@ -190,7 +190,10 @@ describe('the scheduler', { timeout: 60_000 }, () => {
 			after: i > 2 ? [String(i - 1 - (i % 3))] : []
 		}));
 		const project = { capacity: { people: 2, 'spot 0': 1, 'spot 1': 1, 'spot 2': 1 }, tasks };
-		const [quick, best] = [finish(solveProject(project, 'lists')), solve(project)];
+		const [quick, best] = [
+			finish(solveProject(project, 'lists')),
+			finish(solveProject(project, { placed: 30_000, tries: 100_000 }))
+		];
 		expect(broken(project, quick)).toEqual([]);
 		expect(quick.makespan).toBeGreaterThanOrEqual(best.makespan);
 		expect(quick.makespan).toBeLessThan(1.1 * best.makespan);

@@ -15,9 +15,18 @@ export interface Schedule {
 	proven: boolean;
 }
 
+/** How much is tried, counted and not timed: a loaded machine answers the same. */
+export interface SearchBudget {
+	/** Tasks placed in schedules around the best one: schedules times tasks. */
+	placed: number;
+	/** Starts tried by the exact search: nodes times tasks. */
+	tries: number;
+}
+
+export const usualBudget: SearchBudget = { placed: 30_000, tries: 3_000_000 };
+
 /** Schedules tried around the best one, and for large projects fewer; the seed makes each run the same. */
 const mostShakes = 600;
-const mostPlaced = 30_000;
 const shakeSeed = 20;
 
 /**
@@ -25,12 +34,12 @@ const shakeSeed = 20;
  * others around the best of them, then an exact search as far as it goes. A generator, so that a worker
  * can show progress and be stopped.
  *
- * @param effort `lists` stops after the first list schedules: at once, and seldom far off
+ * @param effort `lists` stops after the first list schedules: at once, and seldom far off; else how much is tried
  * @throws when tasks wait in a circle, or one needs more than there is: a programming error
  */
 export function* solveProject(
 	project: Project,
-	effort: 'lists' | 'search' = 'search'
+	effort: 'lists' | SearchBudget = usualBudget
 ): Generator<number, Schedule> {
 	const p = prepare(project);
 	if (p.n === 0) return { starts: [], makespan: 0, lowerBound: 0, proven: true };
@@ -48,9 +57,9 @@ export function* solveProject(
 	for (const priority of priorities) take(serial(p, rankBy(p, priority)));
 	for (let pass = 0; pass < 3; pass++) take(justified(p, best!));
 	let complete = false;
-	if (effort === 'search') {
-		best = yield* shaken(best!);
-		const search = branchAndBound(p, best);
+	if (effort !== 'lists') {
+		best = yield* shaken(best!, effort.placed);
+		const search = branchAndBound(p, best, effort.tries);
 		let step = search.next();
 		for (; !step.done; step = search.next()) yield 0.3 + 0.7 * step.value;
 		({ starts: best, complete } = step.value);
@@ -60,9 +69,9 @@ export function* solveProject(
 	return { starts: best!, makespan, lowerBound: proven ? makespan : p.lowerBound, proven };
 
 	/** Around the best so far: starts shaken a little, more now and then. */
-	function* shaken(from: number[]): Generator<number, number[]> {
+	function* shaken(from: number[], placed: number): Generator<number, number[]> {
 		let found = from;
-		const shakes = Math.min(mostShakes, Math.ceil(mostPlaced / p.n));
+		const shakes = Math.min(mostShakes, Math.ceil(placed / p.n));
 		const random = xoroshiro128plus(shakeSeed);
 		const uniform = () => (random.next() >>> 0) / 2 ** 32;
 		for (let round = 0; round < shakes && finishOf(p, found) > p.lowerBound + slack; round++) {

@@ -8,7 +8,7 @@ import type { Minutes } from '../work/terms.ts';
 import { rankBy } from './lists.ts';
 import { ordered } from './prepared.ts';
 import type { Hold, Project } from './project.ts';
-import { solveProject } from './solve.ts';
+import { solveProject, usualBudget, type SearchBudget } from './solve.ts';
 
 export interface TimedTask extends Minutes {
 	/** Its own within its car. */
@@ -76,9 +76,12 @@ interface Placed extends TimedTask {
  * distributions (Malcolm et al. 1959) to tell how far each finish may be off. Steps are drawn
  * independently.
  */
-export function* timeline(input: TimelineInput): Generator<number, Result<Timeline>> {
+export function* timeline(
+	input: TimelineInput,
+	budget: SearchBudget = usualBudget
+): Generator<number, Result<Timeline>> {
 	const { tasks, holds, project } = projectOf(input);
-	const solving = solveProject(project);
+	const solving = solveProject(project, budget);
 	let solved = solving.next();
 	for (; !solved.done; solved = solving.next()) yield 0.7 * solved.value;
 	const { starts, makespan, lowerBound, proven } = solved.value;

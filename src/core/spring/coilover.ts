@@ -19,7 +19,7 @@ export interface CoiloverInput {
 	bodyLengthAdjuster?: boolean;
 }
 
-export type BindVerdict = 'clear' | 'within-margin' | 'coil-bound';
+type BindVerdict = 'clear' | 'within-margin' | 'coil-bound';
 
 export interface CoiloverResult {
 	springForceN: number;

@@ -34,7 +34,7 @@ export function withNumber<T>(data: T, path: string, value: number): T {
 }
 
 /** The shape of a result with its numbers alone: half-widths of their 95 % bands. */
-export type Band<T> = T extends number
+type Band<T> = T extends number
 	? number
 	: T extends readonly (infer U)[]
 		? Band<U>[]

@@ -6,14 +6,14 @@ import type { WorkStep } from './step.ts';
 import type { Minutes } from './terms.ts';
 
 /** What rust does to steps that undo something. Common practice, no source. */
-export const rustFactors: Readonly<Record<RustGrade, number>> = {
+const rustFactors: Readonly<Record<RustGrade, number>> = {
 	none: 1,
 	light: 1.25,
 	heavy: 1.8
 };
 
 /** The second side of an axle takes about half the time of the first. Common practice, no source. */
-export const secondSideFactor = 0.5;
+const secondSideFactor = 0.5;
 
 /** One step as it was once done: minutes it took, and minutes that had been expected of it. */
 export interface RecordedStep {

@@ -69,8 +69,7 @@ function* everyScope(
 									yield scopeOf(layout, want, { assembly, springOut, first, sides, load }, rust);
 }
 
-// Thousands of orders: seconds alone, more beside other work.
-describe('the order of work', { timeout: 60_000 }, () => {
+describe('the order of work', () => {
 	it.each(layouts.map((layout) => [layout.key, layout] as const))(
 		'holds spring, arm, axle, hose and car at every step of %s, whatever the way',
 		(_, layout) => {

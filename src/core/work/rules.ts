@@ -13,7 +13,7 @@ export interface Rule {
 }
 
 /** Ids of two steps: the first comes before the second. */
-export type Edge = readonly [before: string, after: string];
+type Edge = readonly [before: string, after: string];
 
 /** The steps of a job, to be looked up by kind and place. */
 export interface Site {

@@ -16,10 +16,8 @@ export type Act =
 	| { do: 'load'; corner: Corner }
 	| { do: 'slack' | 'crack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string };
 
-export type Deed = Act['do'];
-
 /** Where the step is done; one person fits at each place. */
-export type Spot = 'car' | 'bench' | Axle | Corner;
+type Spot = 'car' | 'bench' | Axle | Corner;
 
 export interface WorkStep {
 	/** Its kind and place, as `FL/support`. */

@@ -20,7 +20,7 @@ export const rightNow = (): string => new Date().toISOString();
 export type Answer<T> = { ok: true; value: T } | { ok: false; refusal: Refusal };
 
 /** No answer at all: the network or the server is away. */
-export const noAnswer = 0;
+const noAnswer = 0;
 
 export async function call<T = unknown>(
 	method: string,

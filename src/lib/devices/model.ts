@@ -58,7 +58,7 @@ export interface Device {
 }
 
 /** What a device measured, as sent. */
-export type Measured =
+type Measured =
 	| {
 			kind: 'torque';
 			torqueNm: number;

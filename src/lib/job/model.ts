@@ -95,7 +95,7 @@ export interface Target {
 }
 
 /** A predicted height: what went in, as SI and as typed, and how far it may be off. */
-export interface Prediction {
+interface Prediction {
 	input: PredictHeightInput;
 	typed: Record<string, string>;
 	expandedMm: number;

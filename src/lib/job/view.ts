@@ -26,7 +26,7 @@ import type { JobRecord, Phase, Reading, Torque, VehicleAxle } from './model.ts'
 import { stepsLeft } from './scope.ts';
 import { workOwed } from './work-owed.ts';
 
-export interface CornerView {
+interface CornerView {
 	before?: HeightMeasure;
 	after?: HeightMeasure;
 	comparison?: HeightComparison;

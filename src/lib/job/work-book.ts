@@ -30,7 +30,7 @@ export const partStatusNames: Readonly<Record<PartStatus, string>> = {
 export type DecisionState = 'open' | 'accepted' | 'declined' | 'done';
 
 /** What was typed for a number, beside its SI value, by the number's name. */
-export type Typed = Record<string, string>;
+type Typed = Record<string, string>;
 
 /** What each kind of entry holds. */
 export interface WorkData {

@@ -47,7 +47,7 @@ const inputOf = (name: string) =>
 		.required();
 
 /** What the data of each kind of entry must be. */
-export const workDataSchemas: Readonly<Record<WorkKind, Joi.ObjectSchema>> = {
+const workDataSchemas: Readonly<Record<WorkKind, Joi.ObjectSchema>> = {
 	symptoms: Joi.object({
 		symptoms: Joi.array()
 			.items(Joi.string().valid(...symptomKeys))

@@ -25,7 +25,7 @@ export interface JointInput {
 }
 
 /** A programme as said; quantities with their units. */
-export interface ProgrammeInput {
+interface ProgrammeInput {
 	then?: {
 		kind: 'angle' | 'slacken' | 'torque';
 		angle?: Quantity;

@@ -5,7 +5,7 @@ import { withMeantUnit } from '$core/units/parse';
 import { furtherMeasures } from '$lib/job/corner';
 import type { Vehicle } from '$lib/job/model';
 
-export interface AxleForm {
+interface AxleForm {
 	layout: string;
 	track: string;
 	tyreSize: string;

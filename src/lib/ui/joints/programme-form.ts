@@ -13,7 +13,7 @@ export const shapes = {
 	castle: 'Castle nut: forward to the slot',
 	other: 'As it was given'
 } as const;
-export type ShapeName = keyof typeof shapes;
+type ShapeName = keyof typeof shapes;
 
 export interface ProgrammeForm {
 	shape: ShapeName;
