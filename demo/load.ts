@@ -7,7 +7,7 @@ import { calibration } from '../src/core/fastener/wrench.ts';
 import type { DeviceKind } from '../src/lib/devices/model.ts';
 import { jobFileSchema } from '../src/lib/schema/job-file.ts';
 import { validate, faultLine } from '../src/core/validate.ts';
-import type { Role } from '../src/lib/job/model.ts';
+import type { Role } from '../src/core/job/model.ts';
 import { putSlot } from '../src/lib/server/db/bays.ts';
 import { searchJobIds } from '../src/lib/server/db/jobs.ts';
 import { findPerson } from '../src/lib/server/db/people.ts';

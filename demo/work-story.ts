@@ -9,18 +9,18 @@ import {
 	type Strategy
 } from '../src/core/work/scope.ts';
 import { loosenedJoints } from '../src/core/work/steps.ts';
-import { usualCosts } from '../src/lib/job/costs.ts';
-import type { JobRecord } from '../src/lib/job/model.ts';
-import { jobAdvice, jobParts } from '../src/lib/job/plan.ts';
-import { layoutsOf, scopeOf } from '../src/lib/job/scope.ts';
-import { viewWork } from '../src/lib/job/work.ts';
+import { usualCosts } from '../src/core/job/costs.ts';
+import type { JobRecord } from '../src/core/job/model.ts';
+import { jobAdvice, jobParts } from '../src/core/job/plan.ts';
+import { layoutsOf, scopeOf } from '../src/core/job/scope.ts';
+import { viewWork } from '../src/core/job/work.ts';
 import {
 	WorkBook,
 	type PartStatus,
 	type WorkData,
 	type WorkEntry,
 	type WorkKind
-} from '../src/lib/job/work-book.ts';
+} from '../src/core/job/work-book.ts';
 
 export interface WorkStory {
 	symptoms: SymptomKey[];

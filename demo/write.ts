@@ -14,7 +14,7 @@ import { actionsOf, type JointProgramme } from '../src/core/fastener/joint-progr
 import { findLayout } from '../src/core/layout/catalogue.ts';
 import { owedLine } from '../src/core/procedure/owed.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
-import { jointFromLayout } from '../src/lib/job/joints.ts';
+import { jointFromLayout } from '../src/core/job/joints.ts';
 import type {
 	JobRecord,
 	Joint,
@@ -24,8 +24,8 @@ import type {
 	Reading,
 	Torque,
 	Vehicle
-} from '../src/lib/job/model.ts';
-import { judgeBush, viewJob } from '../src/lib/job/view.ts';
+} from '../src/core/job/model.ts';
+import { judgeBush, viewJob } from '../src/core/job/view.ts';
 import { jobFileFormat, jobFileVersion } from '../src/lib/schema/job-file.ts';
 import { tellWork, type WorkStory } from './work-story.ts';
 

@@ -10,7 +10,7 @@ import { loadDemo } from '../demo/load.ts';
 import { pull, soundJoint } from '../devices/joint-model.ts';
 import { LineClient } from '../devices/line-client.ts';
 import { quantile } from 'd3';
-import type { JobRecord } from '../src/lib/job/model.ts';
+import type { JobRecord } from '../src/core/job/model.ts';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { openDatabase } from '../src/lib/server/db/pool.ts';
 import { proveChain } from '../src/lib/server/proof/chain.ts';

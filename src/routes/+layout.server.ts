@@ -1,5 +1,5 @@
 import { unitChoice } from '$core/units/format';
-import { usualCosts } from '$lib/job/costs';
+import { usualCosts } from '$core/job/costs';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = ({ locals }) => {

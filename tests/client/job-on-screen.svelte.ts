@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Answer } from '../../src/lib/client/api';
 import { JobState } from '../../src/lib/client/job-state.svelte';
 import { outbox } from '../../src/lib/client/outbox.svelte';
-import type { JobRecord } from '../../src/lib/job/model';
+import type { JobRecord } from '../../src/core/job/model';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
 /** The network is gone: entries stay on this screen. */

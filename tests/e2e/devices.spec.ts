@@ -1,6 +1,6 @@
 /** Devices beside the round: gauge and scales at the heights, the rack's page, who may do what. */
 import { v7 as uuidv7 } from 'uuid';
-import { viewJob } from '../../src/lib/job/view';
+import { viewJob } from '../../src/core/job/view';
 import { expect, test } from './shop';
 
 test('the gauge reads round the car, and the scales say what stands on each wheel', async ({

@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import type { Corner } from '../../src/core/height/corners';
-import type { JobRecord } from '../../src/lib/job/model';
+import type { JobRecord } from '../../src/core/job/model';
 import { expect, test } from './shop';
 
 const now = () => new Date().toISOString();

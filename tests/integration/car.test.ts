@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sampleCorners } from '../../src/core/mechanism/samples.ts';
-import { cornerMechanism } from '../../src/lib/job/corner.ts';
-import { judgeBush } from '../../src/lib/job/view.ts';
+import { cornerMechanism } from '../../src/core/job/corner.ts';
+import { judgeBush } from '../../src/core/job/view.ts';
 import { findVehicle } from '../../src/lib/server/db/vehicles.ts';
 import { loadJob } from '../../src/lib/server/jobs/load.ts';
 import { createVehicle } from '../../src/lib/server/vehicles.ts';

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { LineClient } from '../../devices/line-client.ts';
 import { behaviours, type Behaviour } from '../../devices/joint-model.ts';
 import { StandIns } from '../../devices/stand-ins.ts';
-import { viewJob } from '../../src/lib/job/view.ts';
+import { viewJob } from '../../src/core/job/view.ts';
 import { placeSchema, taskSchema } from '../../src/lib/schema/device.ts';
 import { jointChangeSchema } from '../../src/lib/schema/job.ts';
 import { findDevice, listHeld, listReadingsOf, setTask } from '../../src/lib/server/db/devices.ts';

@@ -7,7 +7,7 @@ import { addDays, startOfISOWeek } from 'date-fns';
 import { describe, expect, it } from 'vitest';
 import { loadDemo } from '../../demo/load.ts';
 import { validate } from '../../src/core/validate.ts';
-import { viewJob } from '../../src/lib/job/view.ts';
+import { viewJob } from '../../src/core/job/view.ts';
 import { jobFileSchema } from '../../src/lib/schema/job-file.ts';
 import { targetSchema } from '../../src/lib/schema/job.ts';
 import { jobFileJsonSchema } from '../../src/lib/server/api/openapi.ts';

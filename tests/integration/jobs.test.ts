@@ -4,7 +4,7 @@ import { actionsOf } from '../../src/core/fastener/joint-programme.ts';
 import { corners } from '../../src/core/height/corners.ts';
 import { metric } from '../../src/core/units/format.ts';
 import { validate } from '../../src/core/validate.ts';
-import { viewJob } from '../../src/lib/job/view.ts';
+import { viewJob } from '../../src/core/job/view.ts';
 import { targetSchema } from '../../src/lib/schema/job.ts';
 import { updateShop, findShop } from '../../src/lib/server/db/shop.ts';
 import { changeHead } from '../../src/lib/server/jobs/head.ts';

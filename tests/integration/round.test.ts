@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { viewJob } from '../../src/lib/job/view.ts';
+import { viewJob } from '../../src/core/job/view.ts';
 import {
 	calibrationSchema,
 	newWrenchSchema,

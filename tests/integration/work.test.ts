@@ -2,10 +2,10 @@
 import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { viewJob } from '../../src/lib/job/view.ts';
-import { viewWork } from '../../src/lib/job/work.ts';
-import { usualCosts } from '../../src/lib/job/costs.ts';
-import { jobAdvice, jobParts } from '../../src/lib/job/plan.ts';
+import { viewJob } from '../../src/core/job/view.ts';
+import { viewWork } from '../../src/core/job/work.ts';
+import { usualCosts } from '../../src/core/job/costs.ts';
+import { jobAdvice, jobParts } from '../../src/core/job/plan.ts';
 import { photoSchema, workEntrySchema } from '../../src/lib/schema/work.ts';
 import type { Person } from '../../src/lib/server/db/people.ts';
 import { listTimedSteps } from '../../src/lib/server/db/work.ts';

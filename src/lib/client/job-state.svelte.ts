@@ -5,10 +5,10 @@
 import type { TwistLimits } from '$core/bush/verdict';
 import type { Dimension } from '$core/units/dimensions';
 import { parseQuantity } from '$core/units/parse';
-import type { JobRecord, Loading, Reading, Torque } from '$lib/job/model';
-import { judgeBush, viewJob, type JobView } from '$lib/job/view';
-import { viewWork, type WorkView } from '$lib/job/work';
-import type { WorkData, WorkEntry, WorkKind } from '$lib/job/work-book';
+import type { JobRecord, Loading, Reading, Torque } from '$core/job/model';
+import { judgeBush, viewJob, type JobView } from '$core/job/view';
+import { viewWork, type WorkView } from '$core/job/work';
+import type { WorkData, WorkEntry, WorkKind } from '$core/job/work-book';
 import type { RecordedStep } from '$core/work/minutes';
 import { v7 as uuidv7 } from 'uuid';
 import { getContext, setContext } from 'svelte';

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { clear, entries } from 'idb-keyval';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { photoSide } from '$lib/job/work-book';
+import { photoSide } from '$core/job/work-book';
 import type { Answer } from './api';
 
 const call = vi.hoisted(() => vi.fn());

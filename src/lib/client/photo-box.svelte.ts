@@ -3,7 +3,7 @@
  * them, and sent again when the network is back. The id makes a photo sent twice the same photo.
  */
 import type { Corner } from '$core/height/corners';
-import { photoSide } from '$lib/job/work-book';
+import { photoSide } from '$core/job/work-book';
 import { del, entries, set } from 'idb-keyval';
 import { v7 as uuidv7 } from 'uuid';
 import { call, type Refusal } from './api';

@@ -3,7 +3,7 @@ import type { TraceResult } from '../../core/fastener/trace.ts';
 import type { Corner } from '../../core/height/corners.ts';
 import type { CarState, LoadMethod } from '../../core/procedure/facts.ts';
 import type { PerCorner } from '../../core/height/corners.ts';
-import type { Phase } from '../job/model.ts';
+import type { Phase } from '../../core/job/model.ts';
 
 export const deviceKinds = ['wrench', 'height-gauge', 'wheel-scales'] as const;
 export type DeviceKind = (typeof deviceKinds)[number];

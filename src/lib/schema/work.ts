@@ -6,7 +6,7 @@ import { findPoint, pointKeys } from '../../core/inspect/points.ts';
 import { symptomKeys } from '../../core/inspect/suspects.ts';
 import { findComputation } from '../../core/compute.ts';
 import { rustGrades } from '../../core/work/scope.ts';
-import { partStatuses, workKinds, type WorkData, type WorkKind } from '../job/work-book.ts';
+import { partStatuses, workKinds, type WorkData, type WorkKind } from '../../core/job/work-book.ts';
 import { pastMoment, text, uuid } from './fields.ts';
 
 const corner = () =>

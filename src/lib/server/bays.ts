@@ -6,8 +6,8 @@ import type { Shop } from './db/shop.ts';
 import { timedCar } from '../../core/schedule/cars.ts';
 import { expectedMinutes, type TimedCar } from '../../core/schedule/timeline.ts';
 import { soakNeeded } from '../../core/work/scope.ts';
-import type { JobRecord } from '../job/model.ts';
-import { viewWork } from '../job/work.ts';
+import type { JobRecord } from '../../core/job/model.ts';
+import { viewWork } from '../../core/job/work.ts';
 import { loadJob } from './jobs/load.ts';
 import { notFound, Problem, refuse } from './problem.ts';
 

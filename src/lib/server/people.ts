@@ -1,4 +1,4 @@
-import type { Role } from '../job/model.ts';
+import type { Role } from '../../core/job/model.ts';
 import { hashSecret } from './auth/secrets.ts';
 import { countLeads, findPerson, insertPerson, updatePerson, type Person } from './db/people.ts';
 import { isDuplicate, type Database } from './db/pool.ts';

@@ -1,4 +1,4 @@
-import type { ChainLink } from '../../job/model.ts';
+import type { ChainLink } from '../../../core/job/model.ts';
 import type { Database, Row } from './pool.ts';
 
 const toLink = (row: Row): ChainLink => ({

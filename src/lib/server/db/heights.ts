@@ -1,5 +1,5 @@
 import type { Axle, Corner } from '../../../core/height/corners.ts';
-import type { HeightSet, JobRecord, Phase, Reading, Target } from '../../job/model.ts';
+import type { HeightSet, JobRecord, Phase, Reading, Target } from '../../../core/job/model.ts';
 import type { Database, Row } from './pool.ts';
 
 export async function findHeightSets(

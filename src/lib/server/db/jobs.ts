@@ -1,5 +1,5 @@
 import type { Corner } from '../../../core/height/corners.ts';
-import type { JobHeader, SignOff } from '../../job/model.ts';
+import type { JobHeader, SignOff } from '../../../core/job/model.ts';
 import type { Database, Row } from './pool.ts';
 import { searchWords } from './vehicles.ts';
 

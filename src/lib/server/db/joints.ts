@@ -1,5 +1,5 @@
 import type { Corner } from '../../../core/height/corners.ts';
-import type { Joint, Torque } from '../../job/model.ts';
+import type { Joint, Torque } from '../../../core/job/model.ts';
 import type { Database, Row } from './pool.ts';
 
 const fromJson = <T>(text: unknown): T | null => (text ? (JSON.parse(text as string) as T) : null);

@@ -1,4 +1,4 @@
-import type { Loading } from '../../job/model.ts';
+import type { Loading } from '../../../core/job/model.ts';
 import type { Database, Row } from './pool.ts';
 
 function toLoading(row: Row): Loading {

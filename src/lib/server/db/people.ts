@@ -1,5 +1,5 @@
 import type { UnitPreference } from '../../../core/units/format.ts';
-import type { PersonName, Role } from '../../job/model.ts';
+import type { PersonName, Role } from '../../../core/job/model.ts';
 import type { Database, Row } from './pool.ts';
 
 export interface Person extends PersonName {

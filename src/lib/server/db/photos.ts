@@ -1,4 +1,4 @@
-import type { Photo } from '../../job/work-book.ts';
+import type { Photo } from '../../../core/job/work-book.ts';
 import type { Database, Row } from './pool.ts';
 
 /** Everything of a photo but the picture. */

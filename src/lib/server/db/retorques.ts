@@ -1,4 +1,4 @@
-import type { Retorque } from '../../job/model.ts';
+import type { Retorque } from '../../../core/job/model.ts';
 import type { Database, Row } from './pool.ts';
 
 const toRetorque = (row: Row): Retorque => ({

@@ -1,5 +1,5 @@
 import type { UnitPreference } from '../../../core/units/format.ts';
-import { usualCosts, type ShopCosts } from '../../job/costs.ts';
+import { usualCosts, type ShopCosts } from '../../../core/job/costs.ts';
 import type { Database } from './pool.ts';
 
 export interface Shop {

@@ -1,5 +1,5 @@
 import type { Axle } from '../../../core/height/corners.ts';
-import type { Vehicle, VehicleAxle } from '../../job/model.ts';
+import type { Vehicle, VehicleAxle } from '../../../core/job/model.ts';
 import type { Database, Row } from './pool.ts';
 
 function toVehicle(row: Row, axleRows: Row[]): Vehicle {

@@ -1,4 +1,4 @@
-import type { WorkEntry, WorkKind } from '../../job/work-book.ts';
+import type { WorkEntry, WorkKind } from '../../../core/job/work-book.ts';
 import type { RecordedStep } from '../../../core/work/minutes.ts';
 import type { StepKind } from '../../../core/work/kinds.ts';
 import type { Database, Row } from './pool.ts';

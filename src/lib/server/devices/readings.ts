@@ -17,8 +17,8 @@ import type {
 	DeviceTask,
 	SentReading
 } from '../../devices/model.ts';
-import { atWork } from '../../job/joints.ts';
-import type { Joint, Phase } from '../../job/model.ts';
+import { atWork } from '../../../core/job/joints.ts';
+import type { Joint, Phase } from '../../../core/job/model.ts';
 import {
 	findDeviceReading,
 	insertDeviceReading,

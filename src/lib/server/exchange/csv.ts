@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
-import type { ShopCosts } from '../../job/costs.ts';
-import type { JobRecord } from '../../job/model.ts';
-import { jobParts } from '../../job/plan.ts';
-import { partStatusNames } from '../../job/work-book.ts';
+import type { ShopCosts } from '../../../core/job/costs.ts';
+import type { JobRecord } from '../../../core/job/model.ts';
+import { jobParts } from '../../../core/job/plan.ts';
+import { partStatusNames } from '../../../core/job/work-book.ts';
 
 const nameOf = (job: JobRecord, id: string) =>
 	job.people.find((person) => person.id === id)?.name ?? '';

@@ -1,6 +1,6 @@
 import { effective } from '../../../core/procedure/corrections.ts';
 import type { Fault } from '../../../core/result.ts';
-import type { JobRecord, PersonName } from '../../job/model.ts';
+import type { JobRecord, PersonName } from '../../../core/job/model.ts';
 import { jobFileFormat, jobFileVersion } from '../../schema/job-file.ts';
 import { appendReading, putHeightSet, putOffset, putTarget } from '../db/heights.ts';
 import { findJob, insertChange, insertJob, insertSignOff, nextJobNumber } from '../db/jobs.ts';

@@ -1,4 +1,4 @@
-import type { JobHeader } from '../../job/model.ts';
+import type { JobHeader } from '../../../core/job/model.ts';
 import { changesSince, insertChange, lockJob, updateJob } from '../db/jobs.ts';
 import type { Database } from '../db/pool.ts';
 import { notFound, Problem } from '../problem.ts';

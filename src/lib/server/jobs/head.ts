@@ -1,10 +1,10 @@
 import { v7 as uuidv7 } from 'uuid';
-import { jointFromLayout } from '../../job/joints.ts';
+import { jointFromLayout } from '../../../core/job/joints.ts';
 import { axleOf, corners as allCorners, type Corner } from '../../../core/height/corners.ts';
 import { schools } from '../../../core/height/schools.ts';
 import { findLayout } from '../../../core/layout/catalogue.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
-import type { JobHeader, Vehicle } from '../../job/model.ts';
+import type { JobHeader, Vehicle } from '../../../core/job/model.ts';
 import { listReadings } from '../db/heights.ts';
 import { findJob, insertChange, insertJob, nextJobNumber } from '../db/jobs.ts';
 import { deleteJoint, insertJoint, listJoints, listTorques } from '../db/joints.ts';

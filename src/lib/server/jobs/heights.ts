@@ -1,14 +1,14 @@
 import { cornerNames, type Axle, type Corner } from '../../../core/height/corners.ts';
 import { schools, type SchoolKey } from '../../../core/height/schools.ts';
 import { withMeantUnit, type Quantity } from '../../../core/units/parse.ts';
-import type { Conditions, Phase, Reading, Target } from '../../job/model.ts';
+import type { Conditions, Phase, Reading, Target } from '../../../core/job/model.ts';
 import {
 	predictable,
 	predictionEntry,
 	predictTarget,
 	type PredictionEntries
-} from '../../job/prediction.ts';
-import { viewJob } from '../../job/view.ts';
+} from '../../../core/job/prediction.ts';
+import { viewJob } from '../../../core/job/view.ts';
 import {
 	appendReading,
 	deleteTarget,

@@ -1,6 +1,6 @@
 import type { Corner } from '../../../core/height/corners.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
-import type { Joint } from '../../job/model.ts';
+import type { Joint } from '../../../core/job/model.ts';
 import { deleteJoint, insertJoint, listJoints, listTorques, updateJoint } from '../db/joints.ts';
 import type { Database } from '../db/pool.ts';
 import type { FollowingStep, JointProgramme } from '../../../core/fastener/joint-programme.ts';

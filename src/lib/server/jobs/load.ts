@@ -1,6 +1,6 @@
 import { stageNames, type Stage } from '../../../core/procedure/owed.ts';
-import type { JobRecord, PersonName } from '../../job/model.ts';
-import { viewJob } from '../../job/view.ts';
+import type { JobRecord, PersonName } from '../../../core/job/model.ts';
+import { viewJob } from '../../../core/job/view.ts';
 import { listLinks } from '../db/chain.ts';
 import { findHeightSets, findOffsets, listReadings, listTargets } from '../db/heights.ts';
 import { findJob, findSignOff, searchJobIds } from '../db/jobs.ts';

@@ -1,7 +1,7 @@
 import { cornerNames, type Corner } from '../../../core/height/corners.ts';
 import type { LoadMethod } from '../../../core/procedure/facts.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
-import type { Loading } from '../../job/model.ts';
+import type { Loading } from '../../../core/job/model.ts';
 import { appendLoading, findLoading } from '../db/loadings.ts';
 import type { Database } from '../db/pool.ts';
 import { Problem, refuse } from '../problem.ts';

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import type { Corner } from '../../../core/height/corners.ts';
-import { photoSide, type Photo } from '../../job/work-book.ts';
+import { photoSide, type Photo } from '../../../core/job/work-book.ts';
 import { findPhoto, findPicture, insertPhoto, withdrawPhoto } from '../db/photos.ts';
 import type { Database } from '../db/pool.ts';
 import { notFound, Problem, refuse } from '../problem.ts';

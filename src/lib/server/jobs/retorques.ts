@@ -1,7 +1,7 @@
 import { retorqueDue, type RetorqueDue } from '../../../core/procedure/retorque.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
-import type { JobRecord, Retorque } from '../../job/model.ts';
-import { wheelTorqueNm } from '../../job/retorque.ts';
+import type { JobRecord, Retorque } from '../../../core/job/model.ts';
+import { wheelTorqueNm } from '../../../core/job/retorque.ts';
 import { lockJob } from '../db/jobs.ts';
 import type { Database } from '../db/pool.ts';
 import { findRetorque, insertRetorque, listDueJobIds } from '../db/retorques.ts';

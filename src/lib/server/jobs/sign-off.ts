@@ -1,6 +1,6 @@
 import { owedLine } from '../../../core/procedure/owed.ts';
-import type { SignOff } from '../../job/model.ts';
-import { viewJob } from '../../job/view.ts';
+import type { SignOff } from '../../../core/job/model.ts';
+import { viewJob } from '../../../core/job/view.ts';
 import { insertSignOff } from '../db/jobs.ts';
 import type { Person } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';

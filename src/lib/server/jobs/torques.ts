@@ -9,9 +9,9 @@ import {
 	type Sight
 } from '../../../core/procedure/facts.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
-import { atWork } from '../../job/joints.ts';
-import type { Joint, Torque } from '../../job/model.ts';
-import { judgeBush } from '../../job/view.ts';
+import { atWork } from '../../../core/job/joints.ts';
+import type { Joint, Torque } from '../../../core/job/model.ts';
+import { judgeBush } from '../../../core/job/view.ts';
 import { appendTorque, findTorque, listJoints, listTorques } from '../db/joints.ts';
 import { findPerson } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';

@@ -6,7 +6,7 @@
 import canonicalize from 'canonicalize';
 import { createHash } from 'node:crypto';
 import { cornerNames } from '../../../core/height/corners.ts';
-import type { ChainLink, JobRecord, Loading, Proof, Reading, Torque } from '../../job/model.ts';
+import type { ChainLink, JobRecord, Loading, Proof, Reading, Torque } from '../../../core/job/model.ts';
 import { insertLink, lastLink } from '../db/chain.ts';
 import { findReading, listReadings } from '../db/heights.ts';
 import { findTorque, listTorques } from '../db/joints.ts';

@@ -6,7 +6,7 @@
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import type { WorkData } from '$lib/job/work-book';
+	import type { WorkData } from '$core/job/work-book';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';

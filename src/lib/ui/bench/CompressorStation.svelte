@@ -7,7 +7,7 @@
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import type { ShopCosts } from '$lib/job/costs';
+	import type { ShopCosts } from '$core/job/costs';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';

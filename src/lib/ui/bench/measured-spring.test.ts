@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { WorkBook, type WorkEntry } from '$lib/job/work-book';
+import { WorkBook, type WorkEntry } from '$core/job/work-book';
 import { measuredSpring } from './measured-spring';
 
 const book = (values: Record<string, number>) =>

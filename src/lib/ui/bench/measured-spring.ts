@@ -1,6 +1,6 @@
 import type { Corner } from '$core/height/corners';
 import { coilRate, shearModulusGPa } from '$core/spring/rate';
-import type { WorkBook } from '$lib/job/work-book';
+import type { WorkBook } from '$core/job/work-book';
 
 /** The old spring of a corner as it was measured at the bench, as text for fields; what was not is absent. */
 export interface MeasuredSpring {

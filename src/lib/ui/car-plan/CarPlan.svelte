@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { cornerNames, corners, isLeft, axleOf, type Corner } from '$core/height/corners';
-	import type { Vehicle } from '$lib/job/model';
+	import type { Vehicle } from '$core/job/model';
 	import { personalUnits } from '$lib/client/units';
 
 	interface Props {

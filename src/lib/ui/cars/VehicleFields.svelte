@@ -3,7 +3,7 @@
 	import { schoolKeys, schools } from '$core/height/schools';
 	import { checkVin } from '$core/vehicle/vin';
 	import { faultOf, type Refusal } from '$lib/client/api';
-	import { furtherMeasures } from '$lib/job/corner';
+	import { furtherMeasures } from '$core/job/corner';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { imperial, metric } from '$core/units/format';
 import { validate } from '$core/validate';
-import type { JobRecord } from '$lib/job/model';
+import type { JobRecord } from '$core/job/model';
 import { vehicleSchema } from '$lib/schema/vehicle';
 import { emptyForm, formOf, toInput } from './vehicle-form';
 

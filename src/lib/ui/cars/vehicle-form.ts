@@ -2,8 +2,8 @@
 import type { Dimension } from '$core/units/dimensions';
 import type { UnitChoice } from '$core/units/format';
 import { withMeantUnit } from '$core/units/parse';
-import { furtherMeasures } from '$lib/job/corner';
-import type { Vehicle } from '$lib/job/model';
+import { furtherMeasures } from '$core/job/corner';
+import type { Vehicle } from '$core/job/model';
 
 interface AxleForm {
 	layout: string;

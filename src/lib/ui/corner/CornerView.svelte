@@ -6,8 +6,8 @@
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { cornerMechanism, posturesAt, shownTravel, tyreRadiusMm } from '$lib/job/corner';
-	import { judgeBush } from '$lib/job/view';
+	import { cornerMechanism, posturesAt, shownTravel, tyreRadiusMm } from '$core/job/corner';
+	import { judgeBush } from '$core/job/view';
 	import { arc, line } from 'd3';
 	import CornerFigure from './CornerFigure.svelte';
 	import type { Snippet } from 'svelte';

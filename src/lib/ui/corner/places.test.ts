@@ -4,7 +4,7 @@ import { jointPlaces } from '$core/layout/types';
 import { mechanismLayouts, type MechanismLayout } from '$core/mechanism/geometry';
 import { cornerPoints } from '$core/mechanism/points';
 import { sampleCorners } from '$core/mechanism/samples';
-import { cornerMechanism, posturesAt } from '$lib/job/corner';
+import { cornerMechanism, posturesAt } from '$core/job/corner';
 import { armOf, placeOf, shapeOf, type Flat } from './view';
 
 const posture = (layout: MechanismLayout, bumpMm = 0) => {

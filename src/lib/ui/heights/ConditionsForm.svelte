@@ -2,7 +2,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { VersionedWrite } from '$lib/client/versioned.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import type { Conditions, Phase } from '$lib/job/model';
+	import type { Conditions, Phase } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';

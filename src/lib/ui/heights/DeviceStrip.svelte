@@ -4,7 +4,7 @@
 	import { DeviceDesk } from '$lib/client/device-desk.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import type { Phase } from '$lib/job/model';
+	import type { Phase } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import { onDestroy, untrack } from 'svelte';
 

@@ -6,7 +6,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import type { Phase, Reading } from '$lib/job/model';
+	import type { Phase, Reading } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Keypad from '$lib/ui/controls/Keypad.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';

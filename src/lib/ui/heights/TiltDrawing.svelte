@@ -2,7 +2,7 @@
 	import { balance } from '$core/height/balance';
 	import { corners, isLeft, axleOf, type PerCorner } from '$core/height/corners';
 	import { personalUnits } from '$lib/client/units';
-	import type { Vehicle } from '$lib/job/model';
+	import type { Vehicle } from '$core/job/model';
 	import { line } from 'd3';
 
 	interface Props {

@@ -3,7 +3,7 @@
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { sagOf } from '$lib/job/sag';
+	import { sagOf } from '$core/job/sag';
 
 	/** Which spring explains how the car stands, from the heights before. */
 	const job = currentJob();

@@ -10,9 +10,9 @@
 	import { personalUnits } from '$lib/client/units';
 	import { programmeWords } from '$core/fastener/joint-programme';
 	import { threadConditionNames } from '$core/fastener/lubrication';
-	import { lubricated } from '$lib/job/joints';
-	import type { Joint } from '$lib/job/model';
-	import { loadedStanding } from '$lib/job/view';
+	import { lubricated } from '$core/job/joints';
+	import type { Joint } from '$core/job/model';
+	import { loadedStanding } from '$core/job/view';
 	import ProofLine from './ProofLine.svelte';
 	import WorkSection from './WorkSection.svelte';
 	import CompareTable from '$lib/ui/heights/CompareTable.svelte';

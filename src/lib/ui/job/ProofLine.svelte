@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { call } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import type { Proof } from '$lib/job/model';
+	import type { Proof } from '$core/job/model';
 
 	/** Whether readings and torques are as they were written; prints with the sheet. */
 	const job = currentJob();

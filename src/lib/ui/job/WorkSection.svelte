@@ -3,8 +3,8 @@
 	import { findPoint, findState } from '$core/inspect/points';
 	import { symptomNames } from '$core/inspect/suspects';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { declinedWork } from '$lib/job/plan';
-	import { trayItems } from '$lib/job/work-owed';
+	import { declinedWork } from '$core/job/plan';
+	import { trayItems } from '$core/job/work-owed';
 
 	/** Of the work before the round what belongs on paper: found, done, declined, explained, passed over. */
 	const job = currentJob();

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Action } from '$core/fastener/programme';
 	import { personalUnits } from '$lib/client/units';
-	import type { Joint } from '$lib/job/model';
+	import type { Joint } from '$core/job/model';
 
 	/** What this step asks for, large enough to be read from under the car. */
 	interface Props {

@@ -11,8 +11,8 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { atWork } from '$lib/job/joints';
-	import type { Joint, Torque } from '$lib/job/model';
+	import { atWork } from '$core/job/joints';
+	import type { Joint, Torque } from '$core/job/model';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';

@@ -16,7 +16,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { VersionedWrite } from '$lib/client/versioned.svelte';
-	import type { Joint } from '$lib/job/model';
+	import type { Joint } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { JointStatus } from '$core/procedure/joint-status';
 	import { jointKindNames } from '$core/layout/types';
-	import type { Joint } from '$lib/job/model';
+	import type { Joint } from '$core/job/model';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { jointMarks } from './joint-words';
 

@@ -11,7 +11,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { VersionedWrite } from '$lib/client/versioned.svelte';
-	import { predictionEntry, predictionInput, type PredictionEntries } from '$lib/job/prediction';
+	import { predictionEntry, predictionInput, type PredictionEntries } from '$core/job/prediction';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';

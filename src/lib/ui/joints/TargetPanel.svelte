@@ -5,12 +5,12 @@
 	import { personalUnits } from '$lib/client/units';
 	import { VersionedWrite } from '$lib/client/versioned.svelte';
 	import { formatNumber } from '$core/units/format';
-	import { asHubToArch, settingToleranceMm, targetAlternatives } from '$lib/job/view';
+	import { asHubToArch, settingToleranceMm, targetAlternatives } from '$core/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
-	import { predictable, predictionEntry } from '$lib/job/prediction';
+	import { predictable, predictionEntry } from '$core/job/prediction';
 	import PredictForm from './PredictForm.svelte';
 	import { schools } from '$core/height/schools';
 	import { withMeantUnit } from '$core/units/parse';

@@ -2,8 +2,8 @@
 	import { threadConditionNames } from '$core/fastener/lubrication';
 	import { formatNumber } from '$core/units/format';
 	import { personalUnits } from '$lib/client/units';
-	import { lubricated } from '$lib/job/joints';
-	import type { Joint } from '$lib/job/model';
+	import { lubricated } from '$core/job/joints';
+	import type { Joint } from '$core/job/model';
 
 	/** What a greased thread does to the torque of a joint; nothing for a dry one. */
 	let { joint }: { joint: Joint } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { loadMethodNames, sightNames } from '$core/procedure/facts';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import type { Torque } from '$lib/job/model';
+	import type { Torque } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 
 	/** Everything on record for one joint, newest last; the row that counts can be corrected or withdrawn. */

@@ -7,8 +7,8 @@
 	import { StandingCar, type Stance } from '$lib/client/car-state.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import type { Joint } from '$lib/job/model';
-	import { armGeometry, judgeBush } from '$lib/job/view';
+	import type { Joint } from '$core/job/model';
+	import { armGeometry, judgeBush } from '$core/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';

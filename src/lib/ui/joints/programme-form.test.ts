@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { actionsOf, type JointProgramme } from '$core/fastener/joint-programme';
 import { programmeForm, programmeInput, threadInput } from './programme-form';
 import { scaleWords, stepWords, wrenchUnit } from './step-words';
-import type { Joint } from '$lib/job/model';
+import type { Joint } from '$core/job/model';
 
 const units = { torque: 'N·m', length: 'mm' };
 const round = (programme: JointProgramme | null) =>

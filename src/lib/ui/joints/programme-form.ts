@@ -3,7 +3,7 @@ import type { FollowingStep, JointProgramme } from '$core/fastener/joint-program
 import { threadName, usualThreads, type PropertyClass } from '$core/fastener/thread';
 import type { ThreadCondition } from '$core/fastener/lubrication';
 import { withMeantUnit } from '$core/units/parse';
-import type { JointThread } from '$lib/job/model';
+import type { JointThread } from '$core/job/model';
 
 /** The ways a joint is usually tightened; `other` is one that only the API can say, kept as it is. */
 export const shapes = {

@@ -3,7 +3,7 @@ import type { Action } from '$core/fastener/programme';
 import { starOrder } from '$core/fastener/programme';
 import { findUnit } from '$core/units/dimensions';
 import { parseQuantity } from '$core/units/parse';
-import type { Joint } from '$lib/job/model';
+import type { Joint } from '$core/job/model';
 import type { ShopWrench } from '$lib/rack/model';
 
 /** The step in words; empty for a joint that is simply pulled to its torque. */

@@ -3,10 +3,10 @@
 	import { lineKindNames, lineKinds } from '$core/inspect/recommend';
 	import type { AxleScope } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import type { ShopCosts } from '$lib/job/costs';
-	import { showMoney } from '$lib/job/costs';
-	import { declinedWork, jobAdvice, type AdviceLine } from '$lib/job/plan';
-	import type { DecisionState } from '$lib/job/work-book';
+	import type { ShopCosts } from '$core/job/costs';
+	import { showMoney } from '$core/job/costs';
+	import { declinedWork, jobAdvice, type AdviceLine } from '$core/job/plan';
+	import type { DecisionState } from '$core/job/work-book';
 
 	/** What ought to be done and why; the customer's word on each line. */
 	let { costs }: { costs: ShopCosts } = $props();

@@ -6,8 +6,8 @@
 	import { meanMinutes } from '$core/work/minutes';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { showMoney, type ShopCosts } from '$lib/job/costs';
-	import { oldPartsOf } from '$lib/job/plan';
+	import { showMoney, type ShopCosts } from '$core/job/costs';
+	import { oldPartsOf } from '$core/job/plan';
 	import Axes from '$lib/ui/chart/Axes.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import { line, scaleLinear } from 'd3';

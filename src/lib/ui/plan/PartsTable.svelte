@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import type { ShopCosts } from '$lib/job/costs';
-	import { jobParts, type JobPart } from '$lib/job/plan';
-	import { partStatuses, partStatusNames, type PartStatus } from '$lib/job/work-book';
+	import type { ShopCosts } from '$core/job/costs';
+	import { jobParts, type JobPart } from '$core/job/plan';
+	import { partStatuses, partStatusNames, type PartStatus } from '$core/job/work-book';
 
 	/** What has to be here before it starts, by axle and side, with the maker's number and how far it is. */
 	let { costs }: { costs: ShopCosts } = $props();

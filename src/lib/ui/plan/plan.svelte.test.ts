@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { JobState } from '$lib/client/job-state.svelte';
-import { usualCosts } from '$lib/job/costs';
+import { usualCosts } from '$core/job/costs';
 import { away, jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
 import AdviceList from './AdviceList.svelte';
 import AssemblyPanel from './AssemblyPanel.svelte';

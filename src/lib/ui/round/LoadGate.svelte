@@ -6,7 +6,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { loadedStanding } from '$lib/job/view';
+	import { loadedStanding } from '$core/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';

@@ -7,7 +7,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { refresh } from '$lib/client/refresh';
 	import type { DeviceReading } from '$lib/devices/model';
-	import { atWork } from '$lib/job/joints';
+	import { atWork } from '$core/job/joints';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SetAside from '$lib/ui/rack/SetAside.svelte';

@@ -3,7 +3,7 @@
 	import { roundPhaseNames, roundPhases, type RoundStop } from '$core/procedure/round';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { atWork } from '$lib/job/joints';
+	import { atWork } from '$core/job/joints';
 	import StateMark, { type Mark } from '$lib/ui/status/StateMark.svelte';
 	import { jointMarks } from '../joints/joint-words';
 

@@ -10,8 +10,8 @@
 	import { DeviceDesk } from '$lib/client/device-desk.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
-	import { atWork } from '$lib/job/joints';
-	import { loadedStanding } from '$lib/job/view';
+	import { atWork } from '$core/job/joints';
+	import { loadedStanding } from '$core/job/view';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';

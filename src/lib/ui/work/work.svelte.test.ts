@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/sve
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { metric } from '$core/units/format';
 import type { JobState } from '$lib/client/job-state.svelte';
-import type { WorkData } from '$lib/job/work-book';
+import type { WorkData } from '$core/job/work-book';
 import { page } from '../../../../tests/client/app';
 import { away, jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
 import ArmSpringForce from '../bench/ArmSpringForce.svelte';

@@ -4,7 +4,7 @@
 	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { benchWants } from '$lib/job/work';
+	import { benchWants } from '$core/job/work';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import ArmSpringForce from '$lib/ui/bench/ArmSpringForce.svelte';
 	import CompareParts from '$lib/ui/bench/CompareParts.svelte';

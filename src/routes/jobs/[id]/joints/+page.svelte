@@ -9,7 +9,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import JointForm from '$lib/ui/joints/JointForm.svelte';
 	import { jointMarks } from '$lib/ui/joints/joint-words';
-	import { plausible } from '$lib/job/joints';
+	import { plausible } from '$core/job/joints';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 
 	const job = currentJob();

@@ -5,7 +5,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { refresh } from '$lib/client/refresh';
 	import { personalUnits } from '$lib/client/units';
-	import { wheelTorqueNm } from '$lib/job/retorque';
+	import { wheelTorqueNm } from '$core/job/retorque';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';

@@ -3,7 +3,7 @@
 	import { actionsOf } from '$core/fastener/joint-programme';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { atWork } from '$lib/job/joints';
+	import { atWork } from '$core/job/joints';
 	import PartsTable from '$lib/ui/plan/PartsTable.svelte';
 
 	let { data } = $props();

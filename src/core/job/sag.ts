@@ -1,8 +1,8 @@
 /** Which spring has sagged, from a job's heights before and what the maker specifies. */
-import { sagDiagnosis, type SagSuspect } from '../../core/car/sag.ts';
-import { sampleCar } from '../../core/car/sample.ts';
-import { axleOf, corners, perCorner } from '../../core/height/corners.ts';
-import { findLayout } from '../../core/layout/catalogue.ts';
+import { sagDiagnosis, type SagSuspect } from '../car/sag.ts';
+import { sampleCar } from '../car/sample.ts';
+import { axleOf, corners, perCorner } from '../height/corners.ts';
+import { findLayout } from '../layout/catalogue.ts';
 import type { JobRecord } from './model.ts';
 import type { JobView } from './view.ts';
 

@@ -1,10 +1,10 @@
 /** What is to be renewed on a job's car, from its book, and which of its steps are left. */
-import type { Axle } from '../../core/height/corners.ts';
-import { findLayout } from '../../core/layout/catalogue.ts';
-import type { Layout } from '../../core/layout/types.ts';
-import { usualStrategy, type AxleScope, type WorkScope } from '../../core/work/scope.ts';
-import { workSteps } from '../../core/work/steps.ts';
-import type { WorkPhase } from '../../core/work/terms.ts';
+import type { Axle } from '../height/corners.ts';
+import { findLayout } from '../layout/catalogue.ts';
+import type { Layout } from '../layout/types.ts';
+import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';
+import { workSteps } from '../work/steps.ts';
+import type { WorkPhase } from '../work/terms.ts';
 import type { JobRecord } from './model.ts';
 import { WorkBook, axles } from './work-book.ts';
 

@@ -1,13 +1,13 @@
 /** The things a shop works with, as they travel between database, pages and files. */
-import type { PredictHeightInput } from '../../core/car/predict-height.ts';
-import type { BushSetBand } from '../../core/bush/band.ts';
-import type { Axle, Corner } from '../../core/height/corners.ts';
-import type { SchoolKey } from '../../core/height/schools.ts';
-import type { CornerGeometry } from '../../core/mechanism/geometry.ts';
-import type { JointProgramme } from '../../core/fastener/joint-programme.ts';
-import type { ThreadCondition, ThreadSpec } from '../../core/fastener/lubrication.ts';
-import type { JointKind, JointPlace, JointTool, TightenRule } from '../../core/layout/types.ts';
-import type { CarState, Sight, LoadMethod } from '../../core/procedure/facts.ts';
+import type { PredictHeightInput } from '../car/predict-height.ts';
+import type { BushSetBand } from '../bush/band.ts';
+import type { Axle, Corner } from '../height/corners.ts';
+import type { SchoolKey } from '../height/schools.ts';
+import type { CornerGeometry } from '../mechanism/geometry.ts';
+import type { JointProgramme } from '../fastener/joint-programme.ts';
+import type { ThreadCondition, ThreadSpec } from '../fastener/lubrication.ts';
+import type { JointKind, JointPlace, JointTool, TightenRule } from '../layout/types.ts';
+import type { CarState, Sight, LoadMethod } from '../procedure/facts.ts';
 import type { Photo, WorkEntry } from './work-book.ts';
 
 export type Role = 'technician' | 'lead';

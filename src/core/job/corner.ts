@@ -1,10 +1,10 @@
 /** A corner of the car as a mechanism: from what was taped, and the layout's assumptions for the rest. */
-import { findLayout } from '../../core/layout/catalogue.ts';
-import type { CornerGeometry } from '../../core/mechanism/geometry.ts';
-import { tapedGeometry, tapeMeasures, type TapeMeasure } from '../../core/mechanism/tape.ts';
-import { cornerPoints, type CornerPosture } from '../../core/mechanism/points.ts';
-import { travelLimits } from '../../core/mechanism/sweep.ts';
-import { ok, type Result } from '../../core/result.ts';
+import { findLayout } from '../layout/catalogue.ts';
+import type { CornerGeometry } from '../mechanism/geometry.ts';
+import { tapedGeometry, tapeMeasures, type TapeMeasure } from '../mechanism/tape.ts';
+import { cornerPoints, type CornerPosture } from '../mechanism/points.ts';
+import { travelLimits } from '../mechanism/sweep.ts';
+import { ok, type Result } from '../result.ts';
 import type { VehicleAxle } from './model.ts';
 import { armGeometry } from './view.ts';
 

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { corners } from '../../core/height/corners';
-import { findLayout, layouts } from '../../core/layout/catalogue';
-import { sampleCorners } from '../../core/mechanism/samples';
+import { corners } from '../height/corners';
+import { findLayout, layouts } from '../layout/catalogue';
+import { sampleCorners } from '../mechanism/samples';
 import { cornerMechanism, furtherMeasures, posturesAt, shownTravel, tyreRadiusMm } from './corner';
 import type { JobRecord, VehicleAxle } from './model';
 import { armGeometry } from './view';

@@ -1,7 +1,7 @@
-import type { ProgrammedJoint } from '../../core/fastener/joint-programme.ts';
-import { lubricatedTorque, type LubricatedTorque } from '../../core/fastener/lubrication.ts';
-import { plausibleTorque, type Plausibility } from '../../core/fastener/plausibility.ts';
-import type { LayoutJoint } from '../../core/layout/types.ts';
+import type { ProgrammedJoint } from '../fastener/joint-programme.ts';
+import { lubricatedTorque, type LubricatedTorque } from '../fastener/lubrication.ts';
+import { plausibleTorque, type Plausibility } from '../fastener/plausibility.ts';
+import type { LayoutJoint } from '../layout/types.ts';
 import type { Joint } from './model.ts';
 
 /** What a layout says of a joint, as a job keeps it; nobody has said a torque yet. */

@@ -1,26 +1,26 @@
 /** What the core makes of a job's record: heights, targets, what is owed. Shared by pages and server. */
-import { bushSetBand, heightToleranceMm, type BushSetBand } from '../../core/bush/band.ts';
-import type { BushSetInput } from '../../core/bush/set.ts';
-import type { TwistLimits } from '../../core/bush/verdict.ts';
-import { compareHeights, type HeightComparison } from '../../core/height/compare.ts';
+import { bushSetBand, heightToleranceMm, type BushSetBand } from '../bush/band.ts';
+import type { BushSetInput } from '../bush/set.ts';
+import type { TwistLimits } from '../bush/verdict.ts';
+import { compareHeights, type HeightComparison } from '../height/compare.ts';
 import {
 	axleOf,
 	perCorner,
 	type Axle,
 	type Corner,
 	type PerCorner
-} from '../../core/height/corners.ts';
-import { measureHeight, type HeightMeasure } from '../../core/height/measure.ts';
-import { toHubToArchMm } from '../../core/height/schools.ts';
-import { findLayout } from '../../core/layout/catalogue.ts';
-import type { Estimate, JointPlace } from '../../core/layout/types.ts';
-import { measuredArm } from '../../core/mechanism/arms.ts';
-import { effective } from '../../core/procedure/corrections.ts';
-import type { JobFacts } from '../../core/procedure/facts.ts';
-import { loadingStanding, type LoadingStanding } from '../../core/procedure/loading.ts';
-import { jobStanding, type JobStanding } from '../../core/procedure/owed.ts';
-import { chooseTarget, type TargetChoice } from '../../core/procedure/target.ts';
-import { faulty, type Result } from '../../core/result.ts';
+} from '../height/corners.ts';
+import { measureHeight, type HeightMeasure } from '../height/measure.ts';
+import { toHubToArchMm } from '../height/schools.ts';
+import { findLayout } from '../layout/catalogue.ts';
+import type { Estimate, JointPlace } from '../layout/types.ts';
+import { measuredArm } from '../mechanism/arms.ts';
+import { effective } from '../procedure/corrections.ts';
+import type { JobFacts } from '../procedure/facts.ts';
+import { loadingStanding, type LoadingStanding } from '../procedure/loading.ts';
+import { jobStanding, type JobStanding } from '../procedure/owed.ts';
+import { chooseTarget, type TargetChoice } from '../procedure/target.ts';
+import { faulty, type Result } from '../result.ts';
 import { atWork } from './joints.ts';
 import type { JobRecord, Phase, Reading, Torque, VehicleAxle } from './model.ts';
 import { stepsLeft } from './scope.ts';

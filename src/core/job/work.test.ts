@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { stackOf } from '../../core/bench/stack';
-import { findLayout } from '../../core/layout/catalogue';
-import { blockedBy } from '../../core/work/order';
-import { replay } from '../../core/work/replay/replay';
-import { usualStrategy } from '../../core/work/scope';
+import { stackOf } from '../bench/stack';
+import { findLayout } from '../layout/catalogue';
+import { blockedBy } from '../work/order';
+import { replay } from '../work/replay/replay';
+import { usualStrategy } from '../work/scope';
 import { usualCosts, showMoney } from './costs';
 import type { JobRecord } from './model';
 import { declinedWork, jobAdvice, jobParts, oldPartsOf } from './plan';

@@ -1,11 +1,11 @@
 /** The plan of a job for pages and files: advice taken, parts with how far they are. */
-import { fittingSteps, partLines, type PartLine } from '../../core/bench/parts.ts';
-import type { Axle } from '../../core/height/corners.ts';
-import { oldParts, type OldPart } from '../../core/inspect/old-parts.ts';
-import type { Recommendation } from '../../core/inspect/recommend.ts';
-import { axlePlans } from '../../core/work/scope.ts';
-import type { WorkStep } from '../../core/work/step.ts';
-import { workSteps } from '../../core/work/steps.ts';
+import { fittingSteps, partLines, type PartLine } from '../bench/parts.ts';
+import type { Axle } from '../height/corners.ts';
+import { oldParts, type OldPart } from '../inspect/old-parts.ts';
+import type { Recommendation } from '../inspect/recommend.ts';
+import { axlePlans } from '../work/scope.ts';
+import type { WorkStep } from '../work/step.ts';
+import { workSteps } from '../work/steps.ts';
 import type { ShopCosts } from './costs.ts';
 import type { JobRecord } from './model.ts';
 import { viewJob } from './view.ts';

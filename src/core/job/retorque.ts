@@ -1,4 +1,4 @@
-import { effective } from '../../core/procedure/corrections.ts';
+import { effective } from '../procedure/corrections.ts';
 import type { JobRecord } from './model.ts';
 
 /** What the wheels were torqued to, N·m: as recorded, else as specified; null where nobody has said. */

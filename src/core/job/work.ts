@@ -1,33 +1,33 @@
 /** What the core makes of the work's book: scope, order, what is done, what is owed. Shared by pages and server. */
-import { compareParts } from '../../core/bench/compare.ts';
-import { checkStack, checkUnit, stackOf } from '../../core/bench/stack.ts';
-import { axleOf, perCorner, type Corner } from '../../core/height/corners.ts';
+import { compareParts } from '../bench/compare.ts';
+import { checkStack, checkUnit, stackOf } from '../bench/stack.ts';
+import { axleOf, perCorner, type Corner } from '../height/corners.ts';
 import {
 	recommend,
 	type Finding,
 	type RecommendInput,
 	type Recommendation
-} from '../../core/inspect/recommend.ts';
-import { findPoint } from '../../core/inspect/points.ts';
-import { springCompressor } from '../../core/spring/compressor.ts';
+} from '../inspect/recommend.ts';
+import { findPoint } from '../inspect/points.ts';
+import { springCompressor } from '../spring/compressor.ts';
 import {
 	learnedPace,
 	stepMinutes,
 	type Learned,
 	type RecordedStep
-} from '../../core/work/minutes.ts';
-import type { StepKind } from '../../core/work/kinds.ts';
-import { workOrder, type WorkOrder } from '../../core/work/order.ts';
-import type { WorkScope } from '../../core/work/scope.ts';
-import type { WorkStep } from '../../core/work/step.ts';
-import type { Minutes } from '../../core/work/terms.ts';
+} from '../work/minutes.ts';
+import type { StepKind } from '../work/kinds.ts';
+import { workOrder, type WorkOrder } from '../work/order.ts';
+import type { WorkScope } from '../work/scope.ts';
+import type { WorkStep } from '../work/step.ts';
+import type { Minutes } from '../work/terms.ts';
 import type { Joint, JobRecord } from './model.ts';
 import type { ShopCosts } from './costs.ts';
 import { sagOf } from './sag.ts';
 import { layoutsOf, scopeOf } from './scope.ts';
 import { loadedStanding, viewJob, type JobView } from './view.ts';
 import { WorkBook } from './work-book.ts';
-import type { TwistLimits } from '../../core/bush/verdict.ts';
+import type { TwistLimits } from '../bush/verdict.ts';
 
 export interface WorkView {
 	book: WorkBook;

@@ -1,7 +1,7 @@
 /** What the work before the round still owes to a signature: fasteners left over, differences unexplained. */
-import { compareParts } from '../../core/bench/compare.ts';
-import { trayFaults, type TrayItem } from '../../core/bench/trays.ts';
-import { cornerNames, type Corner } from '../../core/height/corners.ts';
+import { compareParts } from '../bench/compare.ts';
+import { trayFaults, type TrayItem } from '../bench/trays.ts';
+import { cornerNames, type Corner } from '../height/corners.ts';
 import type { JobRecord } from './model.ts';
 import { WorkBook } from './work-book.ts';
 

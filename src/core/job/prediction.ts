@@ -3,11 +3,11 @@ import {
 	predictHeight,
 	usualPredictUncertainty,
 	type PredictHeightInput
-} from '../../core/car/predict-height.ts';
-import type { HeightMeasure } from '../../core/height/measure.ts';
-import type { SchoolKey } from '../../core/height/schools.ts';
-import type { Result } from '../../core/result.ts';
-import { withBand } from '../../core/uncertainty/band.ts';
+} from '../car/predict-height.ts';
+import type { HeightMeasure } from '../height/measure.ts';
+import type { SchoolKey } from '../height/schools.ts';
+import type { Result } from '../result.ts';
+import { withBand } from '../uncertainty/band.ts';
 
 /** What is asked for, by the name of its entry, in SI. */
 export interface PredictionEntries {

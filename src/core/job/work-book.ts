@@ -1,12 +1,12 @@
 /** The book of the work before the round: entries are appended, the last of a kind and subject counts. */
-import type { ComparedPart, PartMeasures } from '../../core/bench/compare.ts';
-import type { StackPart, UnitChecks } from '../../core/bench/stack.ts';
-import type { TrayItem } from '../../core/bench/trays.ts';
-import type { Axle, Corner } from '../../core/height/corners.ts';
-import type { SymptomKey } from '../../core/inspect/suspects.ts';
-import type { ArmSpringInput } from '../../core/spring/arm-spring.ts';
-import type { CompressorInput } from '../../core/spring/compressor.ts';
-import type { AxleScope, RustGrade, Strategy } from '../../core/work/scope.ts';
+import type { ComparedPart, PartMeasures } from '../bench/compare.ts';
+import type { StackPart, UnitChecks } from '../bench/stack.ts';
+import type { TrayItem } from '../bench/trays.ts';
+import type { Axle, Corner } from '../height/corners.ts';
+import type { SymptomKey } from '../inspect/suspects.ts';
+import type { ArmSpringInput } from '../spring/arm-spring.ts';
+import type { CompressorInput } from '../spring/compressor.ts';
+import type { AxleScope, RustGrade, Strategy } from '../work/scope.ts';
 
 export const partStatuses = [
 	'to-order',
