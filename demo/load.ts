@@ -9,7 +9,7 @@ import { jobFileSchema } from '../src/lib/schema/job-file.ts';
 import { validate, faultLine } from '../src/core/validate.ts';
 import type { Role } from '../src/core/job/model.ts';
 import { putSlot } from '../src/lib/server/db/bays.ts';
-import { searchJobIds } from '../src/lib/server/db/jobs.ts';
+import { listJobs } from '../src/lib/server/db/jobs.ts';
 import { findPerson } from '../src/lib/server/db/people.ts';
 import type { Database } from '../src/lib/server/db/pool.ts';
 import { createShop } from '../src/lib/server/db/shop.ts';
@@ -92,8 +92,9 @@ export const demoMonday = (): Date => startOfISOWeek(addDays(new Date(), 2));
 async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void> {
 	const monday = demoMonday();
 	for (const { number, bay, day, hour, minutes } of plan) {
-		const [jobId] = await searchJobIds(db, { search: number }, 1);
-		if (!jobId) continue;
+		const [job] = await listJobs(db, [number]);
+		if (!job) continue;
+		const { id: jobId } = job;
 		const startsAt = addHours(addDays(monday, day), hour).toISOString();
 		await putSlot(db, { jobId, bay, startsAt, minutes, version: 1 });
 	}
@@ -112,7 +113,7 @@ export async function loadDemo(db: Database): Promise<void> {
 		const file = JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as unknown;
 		const checked = validate<JobFile>(jobFileSchema, file, { now: Date.now() });
 		if (!checked.ok) throw new Error(`${name}: ${checked.faults.map(faultLine).join('; ')}`);
-		await importJob(db, checked.value, undefined);
+		await importJob(db, checked.value);
 	}
 	await placeCars(db, shop.bayPlan);
 	// Last: an interrupted load is seen as no shop, and starts over with what is here already.

@@ -12,15 +12,12 @@ import { loosenedJoints } from '../src/core/work/steps.ts';
 import { usualCosts } from '../src/core/job/costs.ts';
 import type { JobRecord } from '../src/core/job/model.ts';
 import { jobAdvice, jobParts } from '../src/core/job/plan.ts';
-import { layoutsOf, scopeOf } from '../src/core/job/scope.ts';
+import { scopeOf } from '../src/core/job/scope.ts';
 import { viewWork } from '../src/core/job/work.ts';
-import {
-	WorkBook,
-	type PartStatus,
-	type WorkData,
-	type WorkEntry,
-	type WorkKind
-} from '../src/core/job/work-book.ts';
+import type { Entry } from '../src/core/job/book/entry.ts';
+import type { KindData, KindName } from '../src/core/job/kinds/data.ts';
+import type { PartStatus } from '../src/core/job/kinds/part/data.ts';
+import { WorkBook } from '../src/core/job/work-book.ts';
 
 export interface WorkStory {
 	symptoms: SymptomKey[];
@@ -32,7 +29,7 @@ export interface WorkStory {
 	strategy?: Partial<Strategy>;
 	/** Ids of advice the customer did not want; everything else is accepted. */
 	declined?: string[];
-	prices?: WorkData['prices'];
+	prices?: KindData['prices'];
 	parts?: PartStatus;
 	/** Every step before this one is done; how long each took against what was expected. */
 	upTo?: string;
@@ -45,7 +42,7 @@ export interface WorkStory {
 		old: Record<string, number>;
 		new: Record<string, number>;
 	}[];
-	compressor?: { corner: Corner; input: WorkData['compressor']['input']; turned: number };
+	compressor?: { corner: Corner; input: KindData['compressor']['input']; turned: number };
 }
 
 interface Teller {
@@ -62,13 +59,23 @@ export function tellWork(
 	story: WorkStory,
 	{ personId, now, key }: Teller
 ): void {
-	const keep = <K extends WorkKind>(
+	const keep = <K extends KindName>(
 		kind: K,
 		subject: string,
-		data: WorkData[K],
+		data: KindData[K],
 		takenAt = now(20)
 	) => {
-		record.work.push({ id: key(takenAt), kind, subject, data, personId, takenAt } as WorkEntry);
+		const entries = record.entries as Entry[];
+		const enteredAt = takenAt;
+		entries.push({
+			seq: entries.length + 1,
+			id: key(takenAt),
+			kind,
+			subject,
+			data,
+			personId,
+			enteredAt
+		} as unknown as Entry);
 	};
 	keep('symptoms', 'car', { symptoms: story.symptoms });
 	for (const [subject, [state, where = '', note = '']] of Object.entries(story.found)) {
@@ -147,12 +154,11 @@ export function tellWork(
 
 /** Joints as the plan leaves them: see the server's own way of it. */
 function followPlan(record: JobRecord): void {
-	const scope = scopeOf(record, new WorkBook(record.work));
+	const scope = scopeOf(record, new WorkBook(record.entries));
 	const loose = new Set(loosenedJoints(scope).map(({ corner, key }) => `${corner}/${key}`));
-	const layouts = layoutsOf(record);
 	for (const joint of record.joints) {
 		const axle = axleOf(joint.corner);
-		const key = layouts[axle].joints.find(({ name }) => name === joint.name)?.key;
+		const { key } = joint;
 		if (key && scope.axles[axle]) joint.loosened = loose.has(`${joint.corner}/${key}`);
 	}
 }
@@ -164,7 +170,7 @@ function doSteps(
 		keep,
 		now
 	}: {
-		keep: (kind: 'step', subject: string, data: WorkData['step'], takenAt?: string) => void;
+		keep: (kind: 'step', subject: string, data: KindData['step'], takenAt?: string) => void;
 		now: Teller['now'];
 	}
 ): void {

@@ -26,7 +26,11 @@ import type {
 	Vehicle
 } from '../src/core/job/model.ts';
 import { judgeBush, viewJob } from '../src/core/job/view.ts';
-import { jobFileFormat, jobFileVersion } from '../src/lib/schema/job-file.ts';
+import type { Entry } from '../src/core/job/book/entry.ts';
+import { bookOfFirst } from '../src/core/job/book/first-record.ts';
+import { Job } from '../src/core/job/book/job.ts';
+import { toJobFile } from '../src/lib/server/exchange/job-file.ts';
+import { chained } from '../src/lib/server/jobs/book.ts';
 import { tellWork, type WorkStory } from './work-story.ts';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
@@ -62,7 +66,7 @@ const specifiedNm: Record<string, number> = {
 	'shaft-nut': 60,
 	'strut-knuckle-upper': 110,
 	'strut-knuckle-lower': 110,
-	'top-mount': 25,
+	'top-mount': 22,
 	'ball-joint': 65,
 	'upper-ball-joint': 55,
 	'tie-rod': 45,
@@ -113,7 +117,7 @@ const programmes: Record<string, JointProgramme> = {
 	'arm-rear-bush': { then: [{ kind: 'angle', angleDeg: 90 }] },
 	'spring-arm-outer': {
 		then: [
-			{ kind: 'slacken', angleDeg: 180 },
+			{ kind: 'slacken', angleDeg: 120 },
 			{ kind: 'torque', torqueNm: 50 },
 			{ kind: 'angle', angleDeg: 90 }
 		]
@@ -237,13 +241,13 @@ const cars = {
 		'CV5ST88A7F1000771',
 		'Corvane',
 		'Strand',
-		2015,
+		2018,
 		'P. Nakao',
 		2450,
 		[1510, 1520],
 		wishbone,
 		'225/45 R17',
-		{ modifications: 'Coilovers all round, stiffer bars', taped: [368, 6, 331] }
+		{ modifications: 'Coilovers all round', taped: [368, 6, 331] }
 	),
 	heath: vehicle(
 		'GDM 260',
@@ -539,14 +543,14 @@ const stories: Story[] = [
 		by: 'jo',
 		km: 54300,
 		work: ['FL', 'FR'],
-		complaint: 'Knock over bumps, front left',
+		complaint: 'Front right rubs and squeaks on full lock since a bush was renewed elsewhere',
 		before: { FL: 361, FR: 362, RL: 357, RR: 358 },
 		after: { FL: 363, FR: 362, RL: 358, RR: 357 },
 		joints: 1,
 		bushes: 'set',
 		method: 'jack-to-height',
 		wheels: true,
-		wound: { corner: 'FL', hubToArchMm: 421, redone: true }
+		wound: { corner: 'FR', hubToArchMm: 419, redone: true }
 	},
 	{
 		number: '2026-0253',
@@ -608,9 +612,9 @@ const stories: Story[] = [
 		opened: '2026-11-16T14:30:00Z',
 		by: 'tomas',
 		km: 21050,
-		work: ['FL'],
-		complaint: 'Kerb strike, strut bent front left',
-		before: { FL: 349, FR: 361, RL: 358, RR: 357 },
+		work: ['FR'],
+		complaint: 'Ball joint at the front right has play, found at a tyre change',
+		before: { FL: 360, FR: 361, RL: 358, RR: 357 },
 		joints: 1,
 		bushes: 'nipped'
 	},
@@ -637,25 +641,24 @@ const stories: Story[] = [
 		opened: '2026-11-19T13:40:00Z',
 		by: 'tomas',
 		km: 72310,
-		work: ['FL', 'FR'],
-		complaint: 'Snapped coil, front right',
-		before: { FL: 354, FR: 338 },
-		reads: { FR: 3 },
-		slip: { corner: 'FR', mm: 353, corrected: false },
+		work: ['RL', 'RR'],
+		complaint: 'Rattles at the rear right over cobbles, sways in bends',
+		before: { RL: 349, RR: 336 },
+		reads: { RR: 3 },
+		slip: { corner: 'RR', mm: 351, corrected: false },
 		book: {
-			symptoms: ['knock', 'lean'],
+			symptoms: ['knock', 'float'],
 			rust: 'light',
 			found: {
-				'FR/spring': ['broken', 'second coil from below', 'end lies in the seat'],
-				'FR/damper-oil': ['weep'],
-				'FR/damper-gas': ['sound'],
-				'FR/mount-washer': ['sunk'],
-				'FR/threads': ['light'],
-				'FL/spring': ['rusted'],
-				'FL/damper-oil': ['sound'],
-				'FL/drop-link': ['sound']
+				'RR/damper-oil': ['leak', 'below the seal', 'wet down to the eye'],
+				'RR/damper-gas': ['soft'],
+				'RR/bump-stop': ['cracked'],
+				'RR/threads': ['light'],
+				'RL/spring': ['rusted'],
+				'RL/damper-oil': ['sound'],
+				'RL/threads': ['light']
 			},
-			bounces: { FL: 1, FR: 2 }
+			bounces: { RL: 1, RR: 2 }
 		}
 	},
 	{
@@ -858,8 +861,11 @@ function tell(story: Story): JobRecord {
 		createdBy: idOf('mara'),
 		signedAt: null,
 		resetAboveMm: 10,
-		version: 1,
 		vehicle: car,
+		limits,
+		entries: [],
+		seq: 0,
+		looks: [],
 		heightSets: {},
 		offsets: story.offsets ?? {},
 		readings: [],
@@ -867,9 +873,7 @@ function tell(story: Story): JobRecord {
 		joints: [],
 		torques: [],
 		loadings: [],
-		work: [],
 		photos: [],
-		chain: [],
 		signOff: null,
 		retorques: [],
 		people: people.map(({ id, name, role }): PersonName => ({ id, name, role }))
@@ -1094,12 +1098,36 @@ write('shop.json', {
 		{ number: '2026-0267', bay: 1, day: 3, hour: 13, minutes: 210 }
 	]
 });
+/** The book of a told job, without what would say that it was carried over. */
+function bookOf(job: JobRecord): Entry[] {
+	const work = job.entries.map(({ id, kind, subject, data, personId, enteredAt }) => ({
+		id,
+		kind,
+		subject,
+		data,
+		personId,
+		takenAt: enteredAt
+	}));
+	const loose = bookOfFirst(
+		{ ...job, version: 1, work, chain: [] },
+		{ limits, changes: [], storedAt: (at) => at, key: () => key(job.openedAt) }
+	);
+	const told = loose.filter(({ kind }) => kind !== 'carried');
+	return chained(
+		job.id,
+		undefined,
+		told.map((entry, i) => ({ ...entry, seen: i }))
+	);
+}
+
 for (const story of stories) {
 	const job = tell(story);
-	write(`jobs/${job.number}.json`, { format: jobFileFormat, formatVersion: jobFileVersion, job });
-	const { stage, owed } = viewJob(job).standing;
+	const { id, number, people: named } = job;
+	const book = new Job({ id, number, people: named }, bookOf(job));
+	write(`jobs/${number}.json`, toJobFile(book));
+	const { stage, owed } = book.view.standing;
 	console.log(
-		job.number,
+		number,
 		stage.padEnd(15),
 		String(owed.length).padStart(3),
 		job.vehicle.plate,

@@ -7,22 +7,27 @@ import { findPerson } from '$lib/server/db/people';
 import { findSessionPerson } from '$lib/server/db/sessions';
 import { findShop } from '$lib/server/db/shop';
 import { openGateway } from '$lib/server/devices/gateway';
-import { announce, endStreams } from '$lib/server/live';
+import { announce, announceDevice, endStreams } from '$lib/server/live';
 import { Problem } from '$lib/server/problem';
 import { randomUUID } from 'node:crypto';
 
 /** Everything else needs a session. */
 const open = [/^\/sign-in$/, /^\/api\/v1\/session$/, /^\/api\/v1\/(health|ready)$/];
 
-/** A write of a job, or of anything below it. */
-const jobPath = /^\/api\/v1\/jobs\/([0-9a-f-]{36})(?:\/|$)/;
-
 export const init: ServerInit = () => {
 	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, endStreams);
 	const gateway =
 		config.devices &&
 		openGateway(
-			{ db, log, announce, lines: deviceLines },
+			{
+				db,
+				log,
+				lines: deviceLines,
+				announce(jobId, readingId, entries) {
+					announce(jobId, entries);
+					announceDevice(jobId, readingId);
+				}
+			},
 			config.devices.port,
 			config.devices.host
 		);
@@ -73,8 +78,6 @@ export const handle: Handle = async ({ event, resolve }) => {
 			person: event.locals.person?.handle
 		});
 	}
-	const written = event.request.method !== 'GET' && response.ok && jobPath.exec(pathname)?.[1];
-	if (written) announce(written);
 	return secured(response);
 };
 

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { openDatabase, type Database } from '../src/lib/server/db/pool.ts';
+import { rebuild } from '../src/lib/server/jobs/projections.ts';
 import { checkPort, startApplication } from './application.ts';
 import { startDatabase, tail, type RunningDatabase } from './database.ts';
 import { isRunning, problem, stopProcess } from './process.ts';
@@ -69,7 +70,9 @@ export async function openInstance(
 	}
 	const server = await startDatabase(settings.folder);
 	try {
-		await migrate(server.address, join(root, 'db/migrations'));
+		const applied = await migrate(server.address, join(root, 'db/migrations'));
+		// What is made of the books may be made otherwise now.
+		if (applied.length) await remake(server.address);
 	} catch (error) {
 		await server.stop();
 		throw error;
@@ -85,6 +88,11 @@ export async function openInstance(
 			rmSync(launcherFile(settings.folder), { force: true });
 		}
 	};
+}
+
+async function remake(address: RunningDatabase['address']): Promise<void> {
+	const db = openDatabase(address);
+	await rebuild(db).finally(() => db.close());
 }
 
 /**

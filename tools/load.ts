@@ -13,7 +13,7 @@ import { quantile } from 'd3';
 import type { JobRecord } from '../src/core/job/model.ts';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { openDatabase } from '../src/lib/server/db/pool.ts';
-import { proveChain } from '../src/lib/server/proof/chain.ts';
+import type { Proof } from '../src/core/job/model.ts';
 import { startApplication } from './application.ts';
 import { buildIfChanged } from './build.ts';
 import { freePort, startDatabase } from './database.ts';
@@ -198,8 +198,7 @@ console.log(
 line('report to acknowledgement', ms(reported, acknowledged));
 line('report to the second screen', ms(reported, told));
 for (const { id, number } of jobs) {
-	const job = await api<JobRecord>('GET', `/jobs/${id}`);
-	const proof = proveChain(job);
+	const proof = await api<Proof>('GET', `/jobs/${id}/proof`);
 	console.log(`${number}: chain ${proof.holds ? 'holds' : 'BROKEN'}, ${proof.entries} entries`);
 	if (!proof.holds) process.exitCode = 1;
 }

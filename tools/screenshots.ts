@@ -51,7 +51,7 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 		`/bays/${format(addDays(demoMonday(), 2), 'yyyy-MM-dd')}`,
 		(page) => page.getByText('All ready at').waitFor()
 	],
-	['heights-before', '2026-0260/heights/before?corner=FR'],
+	['heights-before', '2026-0260/heights/before?corner=RR'],
 	[
 		'corner',
 		'2026-0257/corners/FL',

@@ -19,7 +19,11 @@ const commands = {
 	db: { needs: ['node', 'mariadb'], help: 'SQL client on the private database   [--demo]' },
 	verify: {
 		needs: ['node', 'mariadb'],
-		help: '[JOB …]: are readings and torques as they were written?   [--demo]'
+		help: '[JOB …]: are the books as they were written?   [--demo]'
+	},
+	rebuild: {
+		needs: ['node', 'mariadb'],
+		help: 'lists and counts made anew from the books   [--demo]'
 	},
 	backup: { needs: ['node', 'mariadb'], help: 'FILE: consistent dump   [--demo]' },
 	restore: { needs: ['node', 'mariadb'], help: 'FILE: load a dump   [--demo] [--replace]' }

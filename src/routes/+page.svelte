@@ -4,13 +4,14 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SearchBox from '$lib/ui/controls/SearchBox.svelte';
+	import PageLinks from '$lib/ui/controls/PageLinks.svelte';
 	import JobRows from '$lib/ui/job/JobRows.svelte';
 
 	let { data } = $props();
 	let refusal = $state<Refusal>();
 	let picker: HTMLInputElement;
-	const openJobs = $derived(data.jobs.filter((job) => job.stage !== 'signed'));
-	const signed = $derived(data.jobs.filter((job) => job.stage === 'signed'));
+	const openJobs = $derived(data.jobs.open);
+	const signed = $derived(data.jobs.signed);
 
 	async function importFile() {
 		const file = picker.files?.[0];
@@ -49,7 +50,7 @@
 	</div>
 	<RefusalNotice {refusal} />
 
-	{#if data.jobs.length === 0}
+	{#if openJobs.length + signed.length === 0}
 		<div class="panel p-8 text-center">
 			{#if data.search}
 				<p class="text-xl font-semibold">Nothing matches “{data.search}”.</p>
@@ -75,9 +76,12 @@
 	{#if signed.length}
 		<section aria-labelledby="signed-jobs" class="space-y-2">
 			<h2 id="signed-jobs" class="text-lg">
-				Signed <span class="num text-soft">{signed.length}</span>
+				Signed{#if data.page === 0 && !data.jobs.more}{' '}<span class="num text-soft"
+						>{signed.length}</span
+					>{:else}, latest first{/if}
 			</h2>
 			<JobRows jobs={signed} />
+			<PageLinks page={data.page} more={data.jobs.more} search={data.search} />
 		</section>
 	{/if}
 </div>

@@ -1,35 +1,48 @@
 /** A job of the demo shop as a page shows it: real state, real core, a server that tests answer for. */
-import { readFileSync } from 'node:fs';
+import { metric } from '../../src/core/units/format';
+import type { Entry } from '../../src/core/job/book/entry';
+import { foldBook } from '../../src/core/job/book/fold';
+import { demoFile } from '../../src/core/job/demo-jobs.testing';
 import type { Answer } from '../../src/lib/client/api';
-import { JobState } from '../../src/lib/client/job-state.svelte';
+import { JobState, type LoadedJob } from '../../src/lib/client/job-state.svelte';
 import { outbox } from '../../src/lib/client/outbox.svelte';
-import type { JobRecord } from '../../src/core/job/model';
+import { page } from './app';
 
-const limits = { setDeg: 2, advisedDeg: 5 };
 /** The network is gone: entries stay on this screen. */
 export const away: Answer<never> = { ok: false, refusal: { status: 0, title: 'No answer' } };
 
-export const demoJob = (number: string): JobRecord =>
-	(JSON.parse(readFileSync(`demo/jobs/${number}.json`, 'utf8')) as { job: JobRecord }).job;
+/** Who is at this screen. */
+export const person = { id: 'person-1', name: 'Person One', role: 'technician' } as const;
 
-export function jobOnScreen(number: string, change: (record: JobRecord) => void = () => {}) {
+/** What a test says of who is signed in. */
+const signedIn = () => (page.data as { person?: { role: 'technician' | 'lead' } }).person;
+
+export function jobOnScreen(
+	number: string,
+	change: (job: LoadedJob & { entries: Entry[] }) => void = () => {}
+) {
 	localStorage.clear();
 	outbox.entries = [];
-	const first = demoJob(number);
+	const { job, people, entries } = demoFile(number);
+	const first = {
+		...job,
+		entries,
+		people: [...people.map((one) => ({ ...one, active: true })), { ...person, active: true }]
+	};
 	change(first);
-	let record = $state.raw(first);
+	let loaded = $state.raw<LoadedJob>(first);
 	const state = new JobState(
-		() => record,
-		() => limits,
-		() => 'person-1',
-		() => []
+		() => loaded,
+		() => ({ person: { ...person, ...signedIn() }, rack: [], timed: [], units: metric })
 	);
 	return {
 		state,
-		confirmed: first,
+		/** What the book comes to, without what is on its way. */
+		confirmed: foldBook(first, first.entries),
+		loaded: first as LoadedJob,
 		/** The server tells of this now. */
-		told: (next: JobRecord) => {
-			record = next;
+		told: (next: LoadedJob) => {
+			loaded = next;
 		},
 		/** What was entered on this screen, oldest first. */
 		entered: () =>
@@ -38,3 +51,21 @@ export function jobOnScreen(number: string, change: (record: JobRecord) => void 
 			)
 	};
 }
+
+/** An entry that is there already, as the server has it. */
+export const stored = (entries: Entry[], kind: Entry['kind'], subject: string, data: object) => {
+	entries.push({
+		seq: entries.length + 1,
+		id: `stored-${entries.length}`,
+		kind,
+		subject,
+		data,
+		personId: entries[0]!.personId,
+		device: null,
+		enteredAt: '2026-11-24T09:00:00.000Z',
+		storedAt: '2026-11-24T09:00:00.000Z',
+		seen: entries.length,
+		corrects: null,
+		hash: ''
+	} as unknown as Entry);
+};

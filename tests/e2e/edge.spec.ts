@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { operations } from '../../src/lib/server/api/openapi';
+import { operations } from '../../src/lib/server/api/operations';
 import { compute, computations } from '../../src/core/compute';
 import { expect, test } from './shop';
 

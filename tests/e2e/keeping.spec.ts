@@ -29,11 +29,11 @@ test('the server dies between two readings: nothing is lost, nothing twice', asy
 
 test('a reload with entries waiting keeps them', async ({ tomas: page, jobUrl, record }) => {
 	await page.goto(`${await jobUrl('2026-0261')}/heights/before?corner=RL`);
-	await page.route('**/readings', (route) => route.abort());
+	await page.route('**/entries', (route) => route.abort());
 	await page.locator('#reading').fill('358');
 	await page.locator('#reading').press('Enter');
 	await expect(page.getByText('1 kept here')).toBeVisible();
-	await page.unroute('**/readings');
+	await page.unroute('**/entries');
 	await page.reload();
 	await expect
 		.poll(async () => (await record(page, '2026-0261')).readings.some((r) => r.heightMm === 358))

@@ -45,7 +45,7 @@ const views: [name: string, path: string][] = [
 	['corner', 'job:2026-0257/corners/FL'],
 	['round', 'job:2026-0257/round'],
 	['round, rigid joints', 'job:2026-0259/round'],
-	['inspect', 'job:2026-0260/inspect?corner=FR'],
+	['inspect', 'job:2026-0260/inspect?corner=RR'],
 	['plan, decide', 'job:2026-0268/plan'],
 	['plan, parts', 'job:2026-0268/plan/parts'],
 	['plan, order', 'job:2026-0268/plan/order'],
@@ -92,6 +92,9 @@ const seen = (page: Page, path: string) =>
 				? page.getByText('All ready at')
 				: page.locator('main')
 	).toBeVisible({ timeout: 30_000 });
+
+// Spread over the workers: each view is looked at by itself.
+test.describe.configure({ mode: 'parallel' });
 
 for (const [name, path] of views) {
 	test(`${name}: no accessibility violations in light and dark, no sideways scroll on a phone`, async ({

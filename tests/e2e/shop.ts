@@ -1,5 +1,11 @@
 /** The built application on a throwaway database with the demo shop, one for each worker. */
-import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
+import {
+	test as base,
+	expect,
+	request as playwrightRequest,
+	type APIRequestContext,
+	type Page
+} from '@playwright/test';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -56,11 +62,24 @@ export class RunningShop {
 	}
 }
 
-async function signInRequest(request: APIRequestContext, origin: string, handle: Handle) {
-	const answer = await request.post(`${origin}/api/v1/session`, {
+/** Signs in once and keeps the session: most of what a sign-in costs is the hash, and that on purpose. */
+async function signIn(shop: RunningShop, handle: Handle): Promise<StorageState> {
+	const request = await playwrightRequest.newContext();
+	const answer = await request.post(`${shop.origin}/api/v1/session`, {
 		data: { handle, secret: pins[handle] }
 	});
 	expect(answer.status()).toBe(201);
+	const state = await request.storageState();
+	await request.dispose();
+	return state;
+}
+type StorageState = Awaited<ReturnType<APIRequestContext['storageState']>>;
+
+/** A job with its book. */
+export async function bookOf(page: Page, url: string): Promise<JobRecord> {
+	const get = async (path: string) => (await (await page.request.get(path)).json()) as object;
+	const [record, book] = [await get(`/api/v1${url}`), await get(`/api/v1${url}/entries`)];
+	return { ...record, ...book } as JobRecord;
 }
 
 interface Fixtures {
@@ -72,7 +91,14 @@ interface Fixtures {
 	record: (page: Page, number: string) => Promise<JobRecord>;
 }
 
-export const test = base.extend<Fixtures, { shop: RunningShop }>({
+interface WorkerFixtures {
+	shop: RunningShop;
+	signedIn: (handle: Handle) => Promise<StorageState>;
+	/** Of the demo's jobs, by number. */
+	jobIds: Map<string, string>;
+}
+
+export const test = base.extend<Fixtures, WorkerFixtures>({
 	shop: [
 		// eslint-disable-next-line no-empty-pattern -- Playwright reads what a fixture needs from this pattern
 		async ({}, use) => {
@@ -93,33 +119,51 @@ export const test = base.extend<Fixtures, { shop: RunningShop }>({
 		{ scope: 'worker', timeout: 90_000 }
 	],
 	baseURL: async ({ shop }, use) => use(shop.origin),
-	tomas: async ({ browser, shop, contextOptions }, use) => {
-		const context = await browser.newContext({ ...contextOptions, baseURL: shop.origin });
-		await signInRequest(context.request, shop.origin, 'tomas');
-		await use(await context.newPage());
-		await context.close();
-	},
-	mara: async ({ browser, shop, contextOptions }, use) => {
-		const context = await browser.newContext({ ...contextOptions, baseURL: shop.origin });
-		await signInRequest(context.request, shop.origin, 'mara');
-		await use(await context.newPage());
-		await context.close();
-	},
-	jobUrl: async ({ shop, playwright }, use) => {
-		const request = await playwright.request.newContext();
-		await signInRequest(request, shop.origin, 'ilse');
-		await use(async (number) => {
-			const { jobs } = (await (
-				await request.get(`${shop.origin}/api/v1/jobs?search=${number}`)
-			).json()) as { jobs: { id: string }[] };
-			return `/jobs/${jobs[0]!.id}`;
+	signedIn: [
+		async ({ shop }, use) => {
+			const states = new Map<Handle, StorageState>();
+			await use(async (handle) => {
+				const known = states.get(handle) ?? (await signIn(shop, handle));
+				states.set(handle, known);
+				return known;
+			});
+		},
+		{ scope: 'worker' }
+	],
+	tomas: async ({ browser, shop, signedIn, contextOptions }, use) => {
+		const storageState = await signedIn('tomas');
+		const context = await browser.newContext({
+			...contextOptions,
+			baseURL: shop.origin,
+			storageState
 		});
-		await request.dispose();
+		await use(await context.newPage());
+		await context.close();
+	},
+	mara: async ({ browser, shop, signedIn, contextOptions }, use) => {
+		const storageState = await signedIn('mara');
+		const context = await browser.newContext({
+			...contextOptions,
+			baseURL: shop.origin,
+			storageState
+		});
+		await use(await context.newPage());
+		await context.close();
+	},
+	jobIds: [
+		async ({ shop, signedIn, playwright }, use) => {
+			const request = await playwright.request.newContext({ storageState: await signedIn('ilse') });
+			const answer = await request.get(`${shop.origin}/api/v1/jobs`);
+			const { jobs } = (await answer.json()) as { jobs: { id: string; number: string }[] };
+			await request.dispose();
+			await use(new Map(jobs.map(({ id, number }) => [number, id])));
+		},
+		{ scope: 'worker' }
+	],
+	jobUrl: async ({ jobIds }, use) => {
+		await use((number) => Promise.resolve(`/jobs/${jobIds.get(number)}`));
 	},
 	record: async ({ jobUrl }, use) => {
-		await use(
-			async (page, number) =>
-				(await (await page.request.get(`/api/v1${await jobUrl(number)}`)).json()) as JobRecord
-		);
+		await use(async (page, number) => bookOf(page, await jobUrl(number)));
 	}
 });

@@ -187,25 +187,29 @@ test('the slice by keyboard alone', async ({ page, jobUrl, shop }) => {
 	await expect(page).toHaveURL(new RegExp(await jobUrl('2026-0260')));
 
 	await page.keyboard.press('Alt+h');
-	await expect(page.getByRole('heading', { name: 'Rear left', exact: true })).toBeVisible();
-	await page.keyboard.press('Alt+4');
-	await expect(page.getByRole('heading', { name: 'Rear right', exact: true })).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Front left', exact: true })).toBeVisible();
+	await page.keyboard.press('Alt+2');
+	await expect(page.getByRole('heading', { name: 'Front right', exact: true })).toBeVisible();
 	await expect(page.locator('#reading')).toBeFocused();
 	for (const height of ['348', '13 11/16 in', '348,5']) {
 		await page.keyboard.type(height);
 		await page.keyboard.press('Enter');
 	}
-	await expect(page.getByRole('heading', { name: 'Rear left', exact: true })).toBeVisible();
-	await expect(page.getByRole('button', { name: /Rear right/ })).toContainText('348.1 mm');
+	await expect(page.getByRole('heading', { name: 'Front left', exact: true })).toBeVisible();
+	await expect(page.getByRole('button', { name: /Front right/ })).toContainText('348.1 mm');
 
 	await page.keyboard.press('Alt+b');
 	await expect(page).toHaveURL(new RegExp(`${await jobUrl('2026-0260')}$`));
-	await page.keyboard.press('Alt+1');
-	await expect(page.getByRole('heading', { name: 'Strut shaft nut' })).toBeVisible();
+	await page.keyboard.press('Alt+3');
+	await expect(page.getByRole('heading', { name: 'Damper, upper mount' })).toBeVisible();
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { name: 'Brake hose and sensor bracket' })).toBeVisible();
 	await expect(page.locator('#torque')).toBeFocused();
 	await page.keyboard.press('Enter');
-	await expect(page.getByRole('heading', { name: 'Strut to knuckle, upper bolt' })).toBeVisible();
-	await expect(page.getByRole('button', { name: /Strut shaft nut.*torqued/ })).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Drop link nut' })).toBeVisible();
+	await expect(
+		page.getByRole('button', { name: /Brake hose and sensor bracket.*torqued/ })
+	).toBeVisible();
 	await page.keyboard.press('Alt+s');
 	await expect(page.getByText(/owed: not ready to sign/)).toBeVisible();
 
@@ -246,16 +250,16 @@ test('the slice by keyboard alone', async ({ page, jobUrl, shop }) => {
 });
 
 test('readings are corrected, withdrawn, and doubted aloud', async ({ tomas: page, jobUrl }) => {
-	await page.goto(`${await jobUrl('2026-0260')}/heights/before?corner=FR`);
+	await page.goto(`${await jobUrl('2026-0260')}/heights/before?corner=RR`);
 	await expect(page.getByText('Reading 2 does not fit the others.')).toBeVisible();
-	await page.getByRole('button', { name: /353 mm/ }).click();
-	await page.locator('#reading').fill('337');
+	await page.getByRole('button', { name: /351 mm/ }).click();
+	await page.locator('#reading').fill('336');
 	await page.getByRole('button', { name: 'Keep instead' }).click();
 	await expect(page.getByText('does not fit')).toHaveCount(0);
-	await page.goto(`${await jobUrl('2026-0260')}/heights/before?corner=FR`);
+	await page.goto(`${await jobUrl('2026-0260')}/heights/before?corner=RR`);
 	await page.getByRole('button', { name: /corrected/ }).click();
 	await page.getByRole('button', { name: 'Withdraw it' }).click();
-	await expect(page.getByRole('button', { name: /Front right.*2\/3/ })).toBeVisible();
+	await expect(page.getByRole('button', { name: /Rear right.*2\/3/ })).toBeVisible();
 });
 
 test('a lead signs by override, a technician cannot', async ({ tomas, mara, jobUrl }) => {
@@ -278,23 +282,39 @@ test('a lead signs by override, a technician cannot', async ({ tomas, mara, jobU
 	await expect(mara.getByText('“Car goes on a trailer')).toBeVisible();
 });
 
-test('a stale change is explained and can be applied on top', async ({ tomas, mara, jobUrl }) => {
-	const edit = `${await jobUrl('2026-0253')}/edit`;
-	await tomas.goto(edit);
-	await mara.goto(edit);
+test('two who change one thing without knowing of each other: both stay, and a person says which counts', async ({
+	tomas,
+	mara,
+	jobUrl,
+	record
+}) => {
+	const url = await jobUrl('2026-0253');
+	await tomas.goto(`${url}/edit`);
+	await mara.goto(`${url}/edit`);
 	await mara.getByLabel('Complaint').fill('Front bushes cracked, steers to the left');
 	await mara.getByRole('button', { name: 'Keep the change' }).click();
 	await expect(mara).not.toHaveURL(/edit/);
 	await tomas.getByLabel('Odometer').fill('298800 km');
 	await tomas.getByLabel('Complaint').fill('Front bushes cracked, both sides');
 	await tomas.getByRole('button', { name: 'Keep the change' }).click();
-	await expect(tomas.getByText('Someone else changed this job meanwhile.')).toBeVisible();
-	await expect(
-		tomas.getByText(/Mara Lindholm: complaint: Front bushes cracked, steers to the left/)
-	).toBeVisible();
-	await tomas.getByRole('button', { name: 'Apply mine on top' }).click();
 	await expect(tomas).not.toHaveURL(/edit/);
-	await expect(tomas.getByText('Front bushes cracked, both sides').first()).toBeVisible();
+	// Told on both screens, with who and what; nothing was lost, and the job owes the look.
+	for (const page of [tomas, mara]) {
+		const look = page.getByRole('region', { name: /Said twice/ });
+		await expect(look).toContainText('Mara Lindholm');
+		await expect(look).toContainText('complaint: Front bushes cracked, steers to the left');
+		await expect(look).toContainText('complaint: Front bushes cracked, both sides');
+	}
+	await tomas.goto(`${url}/sheet`);
+	await expect(tomas.getByText(/said different things: say which counts/)).toBeVisible();
+	const hers = tomas.getByRole('listitem').filter({ hasText: 'steers to the left' });
+	await hers.getByRole('button', { name: 'This one' }).click();
+	await expect(tomas.getByRole('region', { name: /Said twice/ })).toHaveCount(0);
+	await expect(mara.getByRole('region', { name: /Said twice/ })).toHaveCount(0);
+	expect(await record(mara, '2026-0253')).toMatchObject({
+		complaint: 'Front bushes cracked, steers to the left',
+		odometerKm: 298_800
+	});
 });
 
 test('a target is predicted with the new spring, and stays with what it rests on', async ({

@@ -2,8 +2,7 @@
 import type { Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import type { Corner } from '../../src/core/height/corners';
-import type { JobRecord } from '../../src/core/job/model';
-import { expect, test } from './shop';
+import { bookOf, expect, test } from './shop';
 
 const now = () => new Date().toISOString();
 
@@ -40,21 +39,18 @@ async function newJob(
 	expect(job.status()).toBe(201);
 	for (const corner of ['FL', 'FR', 'RL', 'RR']) {
 		for (let i = 0; i < 3; i++) {
-			const data = {
-				id: uuidv7(),
-				phase: 'before',
-				corner,
-				school: 'hub-to-arch',
-				height: '355',
-				takenAt: now()
-			};
-			expect((await page.request.post(`/api/v1/jobs/${id}/readings`, { data })).status()).toBe(201);
+			const said = { phase: 'before', school: 'hub-to-arch', height: '355' };
+			await say(page, `/jobs/${id}`, 'reading', corner, said);
 		}
 	}
 	return `/jobs/${id}`;
 }
-const recordOf = async (page: Page, url: string) =>
-	(await (await page.request.get(`/api/v1${url}`)).json()) as JobRecord;
+/** Says something of a job through the API. */
+async function say(page: Page, url: string, kind: string, subject: string, said: object) {
+	const data = { id: uuidv7(), kind, subject, data: said, enteredAt: now() };
+	const answer = await page.request.post(`/api/v1${url}/entries`, { data });
+	expect(answer.status(), await answer.text()).toBe(201);
+}
 
 const toGo = async (page: Page) =>
 	Number((await page.getByText(/steps? to go/).innerText()).replace(/\D/g, ''));
@@ -194,7 +190,7 @@ for (const journey of journeys) {
 		for (const step of journey.steps) expect(titles.join('\n')).toMatch(step);
 		await page.getByRole('link', { name: /Into the torque round/ }).click();
 		await expect(page.getByText(/steps owed/)).toBeVisible();
-		const record = await recordOf(page, url);
+		const record = await bookOf(page, url);
 		expect(record.joints.some(({ loosened }) => !loosened)).toBe(true);
 		// The work on the sheet, where stands were seen.
 		await page.goto(`${url}/sheet`);
@@ -204,14 +200,7 @@ for (const journey of journeys) {
 
 const strutJob = async (page: Page) => {
 	const url = await newJob(page, ['macpherson-front', 'trailing-arm-rear'], ['FL', 'FR'], 'Knock');
-	const data = {
-		id: uuidv7(),
-		kind: 'scope',
-		subject: 'front',
-		data: { damper: true, spring: false, bushes: false },
-		takenAt: now()
-	};
-	expect((await page.request.post(`/api/v1${url}/work`, { data })).status()).toBe(201);
+	await say(page, url, 'scope', 'front', { damper: true, spring: false, bushes: false });
 	return url;
 };
 
@@ -332,8 +321,9 @@ test('findings and photos wait for the network, and arrive once', async ({ tomas
 	await page.context().setOffline(false);
 	await expect
 		.poll(async () => {
-			const { work, photos } = await recordOf(page, url);
-			return [work.filter(({ kind }) => kind === 'finding').length, photos.length];
+			const { entries } = await bookOf(page, url);
+			const count = (kind: string) => entries.filter((entry) => entry.kind === kind).length;
+			return [count('finding'), count('photo')];
 		})
 		.toEqual([1, 1]);
 });

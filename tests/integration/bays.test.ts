@@ -1,6 +1,7 @@
 /** The plan of the bays: one car in a bay at a time, whoever moves it. */
 import { describe, expect, it } from 'vitest';
-import { slotSchema, slotsSchema, workEntrySchema } from '../../src/lib/schema/work.ts';
+import { slotSchema, slotsSchema } from '../../src/lib/schema/bays.ts';
+import type { KindName } from '../../src/core/job/kinds/data.ts';
 import {
 	bayPlan,
 	clearSlot,
@@ -13,8 +14,6 @@ import {
 import { findShop, updateShop } from '../../src/lib/server/db/shop.ts';
 import { bayCalendar } from '../../src/lib/server/exchange/calendar.ts';
 import { usualStrategy } from '../../src/core/work/scope.ts';
-import { addWork, type NewWork } from '../../src/lib/server/jobs/work.ts';
-import { v7 as uuidv7 } from 'uuid';
 import { checked, useShop } from './shop.ts';
 
 const shop = useShop('bays');
@@ -29,22 +28,11 @@ const at = (hour: number, change: object = {}) =>
 const place = async (jobId: string, input: SlotInput) =>
 	placeSlot(shop.db, jobId, input, (await findShop(shop.db))!);
 const week = [new Date('2027-03-01T00:00:00Z'), new Date('2027-03-08T00:00:00Z')] as const;
-const plan = async () => bayPlan(shop.db, (await findShop(shop.db))!, ...week);
+const plan = () => bayPlan(shop.db, ...week);
 
 /** Adds entries to the book of a job. */
-const writer = (jobId: string) => (kind: string, subject: string, data: object) =>
-	addWork(
-		shop.db,
-		jobId,
-		checked<NewWork>(workEntrySchema, {
-			id: uuidv7(),
-			kind,
-			subject,
-			data,
-			takenAt: new Date().toISOString()
-		}),
-		shop.technician
-	);
+const writer = (jobId: string) => (kind: KindName, subject: string, data: object) =>
+	shop.say(jobId, kind, subject, data);
 
 describe('a bay', () => {
 	it('takes one car after the other, not two at once', async () => {
@@ -128,12 +116,7 @@ describe('a bay', () => {
 		await place(planned, at(8));
 		await place(bare, at(9, { bay: 1 }));
 		const day = async () =>
-			dayPlan(
-				shop.db,
-				(await findShop(shop.db))!,
-				new Date('2027-03-01T00:00:00Z'),
-				new Date('2027-03-02T00:00:00Z')
-			);
+			dayPlan(shop.db, new Date('2027-03-01T00:00:00Z'), new Date('2027-03-02T00:00:00Z'));
 		const [first, second] = await day();
 		expect(first).toMatchObject({ id: planned, car: { people: 1 } });
 		expect(first!.car!.lift).toEqual({ from: 'car/lift', until: 'car/ground' });
@@ -147,7 +130,6 @@ describe('a bay', () => {
 		// A span that begins when the car is in the bay already does not hold it.
 		const later = await dayPlan(
 			shop.db,
-			(await findShop(shop.db))!,
 			new Date('2027-03-01T08:30:00Z'),
 			new Date('2027-03-02T00:00:00Z')
 		);

@@ -3,7 +3,6 @@ import { sampleCorners } from '../../src/core/mechanism/samples.ts';
 import { cornerMechanism } from '../../src/core/job/corner.ts';
 import { judgeBush } from '../../src/core/job/view.ts';
 import { findVehicle } from '../../src/lib/server/db/vehicles.ts';
-import { loadJob } from '../../src/lib/server/jobs/load.ts';
 import { createVehicle } from '../../src/lib/server/vehicles.ts';
 import { useShop } from './shop.ts';
 
@@ -56,7 +55,7 @@ describe('the rest of a corner by tape', () => {
 					tape: { upperArmMm: upperArm, upperJointBelowPivotMm: '-10' }
 				})
 			});
-			const job = await loadJob(shop.db, id);
+			const job = await shop.record(id);
 			return (['lower-pivot', 'upper-pivot'] as const).map((place) => {
 				const judged = judgeBush(job, 'FL', 395, { setDeg: 2, advisedDeg: 5 }, place);
 				if (!judged.ok) throw new Error(judged.faults[0]!.message);

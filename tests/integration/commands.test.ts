@@ -208,7 +208,7 @@ describe('compute', () => {
 		shell.stderr.on('data', (chunk) => (err += chunk));
 		await ending(shell);
 		expect(out).toMatch(/demo[\s\S]*start[\s\S]*test[\s\S]*backup[\s\S]*restore/);
-		expect(out).toMatch(/"value": 101\.686346/);
+		expect(out).toMatch(/"value": 84\.060712/);
 		expect(out.match(/code \d/g)).toEqual(['code 2', 'code 2']);
 		expect(err).toContain("no command 'nonsense'");
 		expect(err).toContain('armLengthMm: must be a number (given "long")\n');

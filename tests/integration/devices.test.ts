@@ -7,7 +7,6 @@ import { behaviours, type Behaviour } from '../../devices/joint-model.ts';
 import { StandIns } from '../../devices/stand-ins.ts';
 import { viewJob } from '../../src/core/job/view.ts';
 import { placeSchema, taskSchema } from '../../src/lib/schema/device.ts';
-import { jointChangeSchema } from '../../src/lib/schema/job.ts';
 import { findDevice, listHeld, listReadingsOf, setTask } from '../../src/lib/server/db/devices.ts';
 import {
 	addDevice,
@@ -21,13 +20,11 @@ import {
 	setReadingAside,
 	type Placement
 } from '../../src/lib/server/devices/readings.ts';
-import { changeJoint, type JointInput } from '../../src/lib/server/jobs/joints.ts';
-import { loadJob } from '../../src/lib/server/jobs/load.ts';
 import { checked, useShop } from './shop.ts';
 
 const shop = useShop('devices');
 const quiet = { info() {}, warn() {}, error() {} };
-const load = (id: string) => loadJob(shop.db, id);
+const load = (id: string) => shop.record(id);
 
 let gateway: Server;
 let lines: DeviceLines;
@@ -84,17 +81,7 @@ async function asked() {
 	const jobId = await shop.job();
 	const job = await load(jobId);
 	const joint = job.joints.find(({ kind }) => kind === 'rigid')!;
-	await changeJoint(
-		shop.db,
-		jobId,
-		joint.id,
-		checked<JointInput>(jointChangeSchema, {
-			version: job.version,
-			torque: '100',
-			torqueSource: 'maker'
-		}),
-		shop.technician.id
-	);
+	await shop.say(jobId, 'joint', joint.id, { torque: '100', torqueSource: 'maker' });
 	const made = await Promise.all(kinds.map(device));
 	const [wrench, gauge, scales] = made as [(typeof made)[0], (typeof made)[0], (typeof made)[0]];
 	const standIns = new StandIns(
@@ -271,7 +258,7 @@ describe('a held reading', () => {
 		return { ...made, reading: made.readings[0]! };
 	}
 	const place = (id: string, where: Record<string, unknown>) =>
-		placeReading(shop.db, id, checked<Placement>(placeSchema, where), shop.technician.id);
+		placeReading(shop.db, id, checked<Placement>(placeSchema, where), shop.technician);
 
 	it('is placed by a person, once', async () => {
 		const { reading, jobId, jointId } = await held();

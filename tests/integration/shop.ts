@@ -10,10 +10,14 @@ import { migrate } from '../../src/lib/server/db/migrate.ts';
 import { findPerson, type Person } from '../../src/lib/server/db/people.ts';
 import { openDatabase, type OpenDatabase } from '../../src/lib/server/db/pool.ts';
 import { createShop } from '../../src/lib/server/db/shop.ts';
-import { addReading, type NewReading } from '../../src/lib/server/jobs/heights.ts';
-import { createJob, type NewJob } from '../../src/lib/server/jobs/head.ts';
-import { addLoading, type NewLoading } from '../../src/lib/server/jobs/loadings.ts';
-import { addTorque, type NewTorque } from '../../src/lib/server/jobs/torques.ts';
+import { tell } from '../../src/lib/server/jobs/book.ts';
+import { openJob, type NewJob } from '../../src/lib/server/jobs/open.ts';
+import { readCommand } from '../../src/core/job/book/command.ts';
+import type { Command, Entry } from '../../src/core/job/book/entry.ts';
+import type { KindName } from '../../src/core/job/kinds/data.ts';
+import { readJob } from '../../src/lib/server/jobs/book.ts';
+import { rebuild } from '../../src/lib/server/jobs/projections.ts';
+import type { JobRecord } from '../../src/core/job/model.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
 import { invalid } from '../../src/lib/server/problem.ts';
 import { createVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
@@ -76,11 +80,45 @@ export class TestShop {
 			complaint: 'Knock',
 			corners
 		});
-		return createJob(this.db, input, this.technician.id, new Date());
+		return openJob(this.db, input, this.technician);
 	}
 
+	async record(jobId: string): Promise<JobRecord> {
+		return (await readJob(this.db, jobId)).record;
+	}
+
+	/** Says something, as the API's edge would take it. @returns the entries it became */
+	async say(
+		jobId: string,
+		kind: KindName,
+		subject: string,
+		data: object | undefined,
+		{ by = this.technician, ...more }: Partial<Command> & { by?: Person; device?: string } = {}
+	): Promise<Entry[]> {
+		const given = {
+			id: uuidv7(),
+			kind,
+			subject,
+			...(data && { data: asJson(data) }),
+			enteredAt: new Date().toISOString(),
+			...more
+		};
+		const read = readCommand(given, context);
+		if (!read.ok) throw invalid(read.faults);
+		const { device, ...command } = read.value;
+		return (await tell(this.db, jobId, command, { person: by, device })).entries;
+	}
+
+	/** The one entry that was said, flat. */
+	async #said(...said: Parameters<TestShop['say']>) {
+		const [entry] = await this.say(...said);
+		const { data, ...rest } = entry!;
+		return { ...rest, ...(data as unknown as Record<string, unknown>), data };
+	}
+
+	/** In the words of the rows that readings once were. */
 	reading(jobId: string, change: Record<string, unknown> = {}) {
-		const input = {
+		const { id, corner, correctsId, takenAt, ...said } = {
 			id: uuidv7(),
 			phase: 'before',
 			corner: 'FL',
@@ -88,49 +126,70 @@ export class TestShop {
 			height: '365',
 			takenAt: new Date().toISOString(),
 			...change
-		};
-		return addReading(
-			this.db,
-			jobId,
-			checked<NewReading>(schemas.readingSchema, input),
-			this.technician.id
-		);
+		} as Record<string, unknown>;
+		return this.#said(jobId, 'reading', corner as string, said, more(id, takenAt, correctsId));
 	}
 
 	loading(jobId: string, change: Record<string, unknown> = {}) {
-		const input = {
+		const { id, corner, takenAt, ...said } = {
 			id: uuidv7(),
 			corner: 'FL',
 			method: 'jack-to-height',
 			hubToArch: '365',
 			takenAt: new Date().toISOString(),
 			...change
-		};
-		return addLoading(
-			this.db,
-			jobId,
-			checked<NewLoading>(schemas.loadingSchema, input),
-			this.technician.id
-		);
+		} as Record<string, unknown>;
+		return this.#said(jobId, 'loading', corner as string, said, more(id, takenAt));
 	}
 
 	torque(jobId: string, jointId: string, change: Record<string, unknown> = {}) {
-		const input = {
+		const {
+			id,
+			correctsId,
+			takenAt,
+			seen: sight,
+			skipReason,
+			withdraw,
+			torque,
+			known,
+			...said
+		} = {
 			id: uuidv7(),
-			jointId,
 			torque: '25',
 			carState: 'hanging',
 			takenAt: new Date().toISOString(),
 			...change
+		} as Record<string, unknown>;
+		const how = {
+			...more(id, takenAt, correctsId),
+			...(known !== undefined && { seen: known as number })
 		};
-		return addTorque(
-			this.db,
-			jobId,
-			checked<NewTorque>(schemas.torqueSchema, input),
-			this.technician.id
-		);
+		if (skipReason) return this.#said(jobId, 'skip', jointId, { ...said, reason: skipReason }, how);
+		const what = withdraw ? { withdraw } : sight ? { seen: sight } : torque ? { torque } : {};
+		return this.#said(jobId, 'torque', jointId, { ...said, ...what }, how);
 	}
+
+	/** What every projection holds, by table: for comparing with what a rebuild makes. */
+	async projections(tables: readonly string[]): Promise<Record<string, unknown[]>> {
+		const found: Record<string, unknown[]> = {};
+		for (const table of tables) {
+			const rows = await this.db.rows(`SELECT * FROM ${table}`);
+			found[table] = rows.map((row) => JSON.stringify(row)).sort();
+		}
+		return found;
+	}
+
+	rebuild = () => rebuild(this.db);
 }
+
+/** As it travels: what is undefined is not there. */
+const asJson = (data: object) => JSON.parse(JSON.stringify(data)) as object;
+
+const more = (id: unknown, enteredAt: unknown, corrects?: unknown) => ({
+	id: id as string,
+	enteredAt: enteredAt as string,
+	...(corrects ? { corrects: corrects as string } : {})
+});
 
 /** A shop for one test file. */
 export function useShop(name: string): TestShop {

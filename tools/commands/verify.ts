@@ -1,10 +1,10 @@
-/** `./vane verify`: goes along the chain of each job's record; ends with code 1 where one does not hold. */
-import { searchJobIds } from '../../src/lib/server/db/jobs.ts';
+/** `./vane verify`: goes along the book of each job; ends with code 1 where one does not hold. */
+import { join } from 'node:path';
+import { listJobs } from '../../src/lib/server/db/jobs.ts';
 import { migrate } from '../../src/lib/server/db/migrate.ts';
 import { openDatabase } from '../../src/lib/server/db/pool.ts';
-import { loadJob } from '../../src/lib/server/jobs/load.ts';
-import { proveChain } from '../../src/lib/server/proof/chain.ts';
-import { join } from 'node:path';
+import { readJob } from '../../src/lib/server/jobs/book.ts';
+import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { chooseInstance, withDatabase } from '../client.ts';
 import { problem } from '../process.ts';
 import { root } from '../system.js';
@@ -19,18 +19,14 @@ export async function run(args: string[]): Promise<void> {
 		try {
 			const missing = new Set(wanted);
 			let broken = 0;
-			for (const id of await searchJobIds(db, { search: '' }, 1_000_000)) {
-				const job = await loadJob(db, id);
-				if (wanted.length && !wanted.includes(job.number)) continue;
-				missing.delete(job.number);
-				const proof = proveChain(job);
+			for (const { id, number } of await listJobs(db, wanted)) {
+				missing.delete(number);
+				const proof = proveBook((await readJob(db, id)).record);
 				if (!proof.holds) broken++;
 				const says = proof.broken
 					? `BROKEN at ${proof.broken.seq}: ${proof.broken.words}`
-					: proof.head
-						? `holds, ${proof.entries} entries, head ${proof.head.slice(0, 16)}`
-						: 'nothing to prove yet';
-				console.log(`${job.number}  ${says}`);
+					: `holds, ${proof.entries} entries, head ${proof.head?.slice(0, 16) ?? 'none'}`;
+				console.log(`${number}  ${says}`);
 			}
 			for (const number of missing) console.log(`${number}  is not a job here`);
 			if (broken || missing.size) process.exitCode = 1;

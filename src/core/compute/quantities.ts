@@ -66,7 +66,7 @@ export const quantityComputations: readonly Computation[] = [
 			siValue: outNumber(),
 			siUnit: Joi.string().required()
 		}),
-		example: { text: '75 ft-lb', dimension: 'torque', to: 'N·m' },
+		example: { text: '62 ft-lb', dimension: 'torque', to: 'N·m' },
 		run: convertQuantity
 	}
 ];

@@ -19,7 +19,7 @@ describe('the programme of a joint', () => {
 			torqueNm: 90,
 			programme: {
 				then: [
-					{ kind: 'slacken', angleDeg: 180 },
+					{ kind: 'slacken', angleDeg: 120 },
 					{ kind: 'torque', torqueNm: 50 },
 					{ kind: 'angle', angleDeg: 90 }
 				],
@@ -120,7 +120,7 @@ describe('what was reached', () => {
 		const joint = {
 			kind: 'rigid',
 			torqueNm: 60,
-			programme: { then: [{ kind: 'slacken' as const, angleDeg: 180 }] }
+			programme: { then: [{ kind: 'slacken' as const, angleDeg: 120 }] }
 		};
 		expect(missedBy(joint, actionsOf(joint)[1]!, { angleDeg: 20 })).toBeUndefined();
 		const unsaid = { kind: 'rigid', torqueNm: null };

@@ -31,7 +31,7 @@ it('prevailing torque is added to every torque of the programme', () => {
 	const list = actions({
 		steps: [
 			{ kind: 'torque', torqueNm: 50 },
-			{ kind: 'slacken', angleDeg: 180 },
+			{ kind: 'slacken', angleDeg: 120 },
 			{ kind: 'torque', torqueNm: 30 },
 			{ kind: 'angle', angleDeg: 90 }
 		],

@@ -1,4 +1,7 @@
 /** The ways a ride height is measured. Heights of different schools are never compared as they are. */
+import { faulty, ok, type Result } from '../result.ts';
+import { withUnit, type Quantity } from '../units/parse.ts';
+
 export interface School {
 	key: SchoolKey;
 	name: string;
@@ -69,4 +72,15 @@ export function toHubToArchMm(
 ): number | undefined {
 	if (school === 'hub-to-arch') return heightMm;
 	return offsetMm === undefined ? undefined : heightMm + offsetMm;
+}
+
+/** Whether a height can be one of this school at all; a fault says what would be. */
+export function checkHeight(field: string, height: Quantity, key: SchoolKey): Result<Quantity> {
+	const { minMm, maxMm, name } = schools[key];
+	if (height.si >= minMm && height.si <= maxMm) return ok(height);
+	return faulty({
+		field,
+		message: `${withUnit(height)} cannot be a height ${name.toLowerCase()}: ${minMm} to ${maxMm} mm is possible. Look at the unit and the tape`,
+		value: height.text
+	});
 }

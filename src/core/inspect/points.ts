@@ -133,7 +133,7 @@ const all: readonly InspectionPoint[] = [
 		key: 'mount-washer',
 		name: 'Top mount',
 		place: 'damper-top',
-		how: 'Washer rusted through: the shaft knocks in the body. Rubber torn or sunk.',
+		how: 'Washer rusted through: the rod hammers its hole. Rubber torn or sunk.',
 		states: [
 			sound('Sound'),
 			state('sunk', 'Rubber sunk', 'watch'),

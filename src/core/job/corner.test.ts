@@ -1,10 +1,10 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { corners } from '../height/corners';
 import { findLayout, layouts } from '../layout/catalogue';
 import { sampleCorners } from '../mechanism/samples';
 import { cornerMechanism, furtherMeasures, posturesAt, shownTravel, tyreRadiusMm } from './corner';
-import type { JobRecord, VehicleAxle } from './model';
+import { demoRecord } from './demo-jobs.testing';
+import type { VehicleAxle } from './model';
 import { armGeometry } from './view';
 
 const axleOf = (layout: string, change: Partial<VehicleAxle> = {}): VehicleAxle => ({
@@ -53,9 +53,7 @@ describe.each(layouts.map(({ key }) => [key]))('a corner of %s', (key) => {
 
 it('every corner of the demo can be drawn', () => {
 	for (const number of ['0187', '0262', '0263', '0264', '0265', '0266', '0267']) {
-		const { job } = JSON.parse(readFileSync(`demo/jobs/2026-${number}.json`, 'utf8')) as {
-			job: JobRecord;
-		};
+		const job = demoRecord(`2026-${number}`);
 		for (const corner of corners) {
 			const axle = job.vehicle.axles[corner.startsWith('F') ? 'front' : 'rear'];
 			expect(() => drawn(axle, axle.makerHeightMm ?? 340, [350])).not.toThrow();

@@ -6,6 +6,7 @@ import type { Joint } from './model.ts';
 
 /** What a layout says of a joint, as a job keeps it; nobody has said a torque yet. */
 export const jointFromLayout = (joint: LayoutJoint): Omit<Joint, 'id' | 'corner' | 'position'> => ({
+	key: joint.key,
 	name: joint.name,
 	kind: joint.kind,
 	rule: joint.rule,

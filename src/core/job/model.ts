@@ -8,7 +8,9 @@ import type { JointProgramme } from '../fastener/joint-programme.ts';
 import type { ThreadCondition, ThreadSpec } from '../fastener/lubrication.ts';
 import type { JointKind, JointPlace, JointTool, TightenRule } from '../layout/types.ts';
 import type { CarState, Sight, LoadMethod } from '../procedure/facts.ts';
-import type { Photo, WorkEntry } from './work-book.ts';
+import type { TwistLimits } from '../bush/verdict.ts';
+import type { Entry } from './book/entry.ts';
+import type { KindName } from './kinds/data.ts';
 
 export type Role = 'technician' | 'lead';
 
@@ -103,6 +105,8 @@ interface Prediction {
 
 export interface Joint {
 	id: string;
+	/** The layout's key of it; null for a joint the layout does not list. A name may be changed, this not. */
+	key: string | null;
 	corner: Corner;
 	position: number;
 	name: string;
@@ -178,22 +182,13 @@ export interface Loading {
 	takenAt: string;
 }
 
-/** One link of the chain over readings, torques and loadings; see server/proof. */
-export interface ChainLink {
-	seq: number;
-	kind: 'reading' | 'torque' | 'loading';
-	id: string;
-	/** SHA-256, hex. */
-	hash: string;
-}
-
 /** Whether a chain holds, and if not, the first place where it does not. */
 export interface Proof {
 	entries: number;
 	/** Hash of the last link: on the sheet, it stands for the whole record. */
 	head: string | null;
 	holds: boolean;
-	broken?: { seq: number; kind: ChainLink['kind']; id: string; words: string };
+	broken?: { seq: number; words: string };
 }
 
 export interface SignOff {
@@ -232,11 +227,45 @@ export interface JobHeader {
 	signedAt: string | null;
 	/** A change of height above this owes every bonded bush of the corner a re-set, mm. */
 	resetAboveMm: number;
-	version: number;
+	/** Twist up to which a bush is set or a re-set is advised: the shop's when the job was opened. */
+	limits: TwistLimits;
 }
 
-/** A job with everything on record about it. */
+/** Longest side of a kept picture, pixels: cut in the browser to save the way, and again by the server. */
+export const photoSide = 1600;
+
+export interface Photo {
+	id: string;
+	corner: Corner | null;
+	/** What it shows: a point of the inspection, a step of the work. */
+	subject: string;
+	note: string;
+	width: number;
+	height: number;
+	/** SHA-256 of the picture; null for one from before there was a digest. */
+	digest: string | null;
+	withdrawn: boolean;
+	personId: string;
+	takenAt: string;
+}
+
+/** Something that was said twice and differently, neither knowing of the other. */
+export interface Look {
+	kind: KindName;
+	subject: string;
+	/** Oldest first; the last of them counts until somebody says otherwise. */
+	entries: Entry[];
+}
+
+/** A job with everything on record about it: what its book comes to. */
 export interface JobRecord extends JobHeader {
+	/** The book itself, in its order. */
+	entries: readonly Entry[];
+	/** Number of its last entry; 0 for an empty book. */
+	seq: number;
+	/** What two people said without knowing of each other, and nobody has settled. */
+	looks: Look[];
+	/** The car as this job knows it. */
 	vehicle: Vehicle;
 	heightSets: Partial<Record<Phase, HeightSet>>;
 	/** What is added to an axle's reading to give hub to arch. */
@@ -247,11 +276,7 @@ export interface JobRecord extends JobHeader {
 	joints: Joint[];
 	torques: Torque[];
 	loadings: Loading[];
-	/** Found, decided, planned, taken apart and put together; see work-book. */
-	work: WorkEntry[];
 	photos: Photo[];
-	/** Proof that readings and torques are as they were written. */
-	chain: ChainLink[];
 	signOff: SignOff | null;
 	retorques: Retorque[];
 	/** Everyone the record names. */

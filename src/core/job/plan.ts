@@ -11,7 +11,9 @@ import type { JobRecord } from './model.ts';
 import { viewJob } from './view.ts';
 import { scopeOf } from './scope.ts';
 import { adviceOn, findingsOf } from './work.ts';
-import { WorkBook, type DecisionState, type PartStatus, type WorkData } from './work-book.ts';
+import type { DecisionState } from './kinds/decision/data.ts';
+import type { Data as PartData, PartStatus } from './kinds/part/data.ts';
+import { WorkBook } from './work-book.ts';
 
 export interface AdviceLine extends Recommendation {
 	state: DecisionState;
@@ -20,7 +22,7 @@ export interface AdviceLine extends Recommendation {
 
 /** Advice with what was decided on it; what was declined stays, though the advice has gone. */
 export function jobAdvice(record: JobRecord, costs: ShopCosts): AdviceLine[] {
-	const book = new WorkBook(record.work);
+	const book = new WorkBook(record.entries);
 	const scope = scopeOf(record, book);
 	const lines = adviceOn(record, viewJob(record), { book, scope }, costs).map(
 		(line): AdviceLine => {
@@ -33,7 +35,7 @@ export function jobAdvice(record: JobRecord, costs: ShopCosts): AdviceLine[] {
 
 /** What becomes of an axle's old units if they are rebuilt, whichever way is chosen now. */
 export function oldPartsOf(record: JobRecord, axle: Axle, costs: ShopCosts): OldPart[] {
-	const book = new WorkBook(record.work);
+	const book = new WorkBook(record.entries);
 	const now = scopeOf(record, book);
 	const scope = { ...now, strategy: { ...now.strategy, assembly: 'rebuild' as const } };
 	const plan = axlePlans(scope).find((one) => one.axle === axle);
@@ -47,21 +49,21 @@ export function oldPartsOf(record: JobRecord, axle: Axle, costs: ShopCosts): Old
 
 /** What the customer did not want, as it was put to them. */
 export const declinedWork = (record: JobRecord): { title: string; reason: string }[] =>
-	new WorkBook(record.work)
+	new WorkBook(record.entries)
 		.of('decision')
 		.filter(({ data }) => data.state === 'declined')
 		.map(({ data: { title, reason } }) => ({ title, reason }));
 
 export interface JobPart extends PartLine {
-	kept: WorkData['part'];
+	kept: PartData;
 	/** As kept; fitted once the steps that put it in were ticked off, unless it went back. */
 	status: PartStatus;
 }
 
-const unordered: WorkData['part'] = { number: '', status: 'to-order', note: '' };
+const unordered: PartData = { number: '', status: 'to-order', note: '' };
 
 export function jobParts(record: JobRecord, costs: ShopCosts): JobPart[] {
-	const book = new WorkBook(record.work);
+	const book = new WorkBook(record.entries);
 	const scope = scopeOf(record, book);
 	const accepted = jobAdvice(record, costs).filter(({ state }) => state === 'accepted');
 	const steps = workSteps(scope);

@@ -33,7 +33,7 @@ const beforeTheRound: readonly WorkPhase[] = ['strip', 'bench', 'refit'];
 
 /** Steps of taking apart and putting together that were not ticked off; those of the round count there. */
 export function stepsLeft(record: JobRecord): number {
-	const book = new WorkBook(record.work);
+	const book = new WorkBook(record.entries);
 	return workSteps(scopeOf(record, book)).filter(
 		({ id, phase, doneIn }) =>
 			beforeTheRound.includes(phase) && doneIn !== 'round' && book.get('step', id)?.state !== 'done'

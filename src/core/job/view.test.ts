@@ -1,6 +1,6 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { JobRecord, Reading } from './model';
+import { demoRecord } from './demo-jobs.testing';
+import type { Reading } from './model';
 import {
 	asHubToArch,
 	armGeometry,
@@ -11,9 +11,7 @@ import {
 } from './view';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
-/** A job of the demo shop, free to be changed. */
-const job = (number: string) =>
-	(JSON.parse(readFileSync(`demo/jobs/${number}.json`, 'utf8')) as { job: JobRecord }).job;
+const job = demoRecord;
 
 describe('what the core makes of a job', () => {
 	it('heights before and after with their comparison, corner by corner', () => {

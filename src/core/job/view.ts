@@ -3,13 +3,7 @@ import { bushSetBand, heightToleranceMm, type BushSetBand } from '../bush/band.t
 import type { BushSetInput } from '../bush/set.ts';
 import type { TwistLimits } from '../bush/verdict.ts';
 import { compareHeights, type HeightComparison } from '../height/compare.ts';
-import {
-	axleOf,
-	perCorner,
-	type Axle,
-	type Corner,
-	type PerCorner
-} from '../height/corners.ts';
+import { axleOf, perCorner, type Axle, type Corner, type PerCorner } from '../height/corners.ts';
 import { measureHeight, type HeightMeasure } from '../height/measure.ts';
 import { toHubToArchMm } from '../height/schools.ts';
 import { findLayout } from '../layout/catalogue.ts';

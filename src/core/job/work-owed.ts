@@ -6,7 +6,7 @@ import type { JobRecord } from './model.ts';
 import { WorkBook } from './work-book.ts';
 
 export function workOwed(record: JobRecord): { corner: Corner; text: string }[] {
-	const book = new WorkBook(record.work);
+	const book = new WorkBook(record.entries);
 	const anywhere = record.corners[0]!;
 	const trays = trayFaults(trayItems(book)).map(({ id, words }) => ({
 		corner: cornerOfStep(book.get('tray', id)!.step) ?? anywhere,
@@ -22,8 +22,15 @@ export function workOwed(record: JobRecord): { corner: Corner; text: string }[] 
 			}
 		];
 	});
-	return [...trays, ...differences];
+	const looks = record.looks.map(({ entries }) => {
+		const who = entries.map(({ personId }) => nameOf(record, personId)).join(' and ');
+		return { corner: anywhere, text: `${who} said different things: say which counts` };
+	});
+	return [...trays, ...differences, ...looks];
 }
+
+const nameOf = ({ people }: JobRecord, id: string): string =>
+	people.find((person) => person.id === id)?.name ?? 'somebody';
 
 export function trayItems(book: WorkBook): TrayItem[] {
 	return book

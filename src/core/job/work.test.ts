@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { stackOf } from '../bench/stack';
 import { findLayout } from '../layout/catalogue';
@@ -12,24 +11,27 @@ import { sagOf } from './sag';
 import { stepsLeft } from './scope';
 import { viewJob } from './view';
 import { benchWants, findingsOf, jointAt, viewWork } from './work';
-import { WorkBook, type WorkData, type WorkEntry, type WorkKind } from './work-book';
+import type { Entry } from './book/entry';
+import { demoRecord } from './demo-jobs.testing';
+import type { KindData, KindName } from './kinds/data';
+import { WorkBook } from './work-book';
 import { trayItems, workOwed } from './work-owed';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
-/** A job of the demo shop, free to be changed. */
-const job = (number: string) =>
-	(JSON.parse(readFileSync(`demo/jobs/${number}.json`, 'utf8')) as { job: JobRecord }).job;
+const job = demoRecord;
+type Changed = ReturnType<typeof demoRecord>;
 let count = 0;
-function write<K extends WorkKind>(record: JobRecord, kind: K, subject: string, data: WorkData[K]) {
+function write<K extends KindName>(record: Changed, kind: K, subject: string, data: KindData[K]) {
 	const id = `entry-${++count}`;
-	const takenAt = '2026-11-24T09:00:00.000Z';
+	const enteredAt = '2026-11-24T09:00:00.000Z';
+	const seq = record.entries.length + 1;
 	const personId = record.createdBy;
-	record.work.push({ id, kind, subject, data, personId, takenAt } as WorkEntry);
+	record.entries.push({ id, seq, kind, subject, data, personId, enteredAt } as unknown as Entry);
 }
 const stepOf = (record: JobRecord, id: string) =>
 	viewWork(record, limits).order.steps.find((step) => step.id === id)!;
 const wants = (record: JobRecord, id: string) =>
-	benchWants(record, new WorkBook(record.work), stepOf(record, id));
+	benchWants(record, new WorkBook(record.entries), stepOf(record, id));
 
 describe('the book of the work', () => {
 	it('answers with the last entry of a kind and subject, and with the one before it', () => {
@@ -37,7 +39,7 @@ describe('the book of the work', () => {
 		const rust = (grade: 'none' | 'light' | 'heavy') => write(record, 'rust', 'car', { grade });
 		rust('heavy');
 		rust('none');
-		const book = new WorkBook(record.work);
+		const book = new WorkBook(record.entries);
 		expect(book.get('rust')).toEqual({ grade: 'none' });
 		expect(book.before('rust', 'car')).toEqual({ grade: 'heavy' });
 		expect(book.get('rust', 'front')).toBeUndefined();
@@ -46,7 +48,7 @@ describe('the book of the work', () => {
 
 	it('takes a finding back without losing that it was there', () => {
 		const record = job('2026-0268');
-		const before = findingsOf(new WorkBook(record.work)).length;
+		const before = findingsOf(new WorkBook(record.entries)).length;
 		write(record, 'finding', 'FL/boot', {
 			corner: 'FL',
 			point: 'boot',
@@ -54,7 +56,7 @@ describe('the book of the work', () => {
 			where: '',
 			note: ''
 		});
-		const book = new WorkBook(record.work);
+		const book = new WorkBook(record.entries);
 		expect(findingsOf(book)).toHaveLength(before - 1);
 		expect(book.before('finding', 'FL/boot')).toMatchObject({ state: 'split' });
 	});
@@ -109,11 +111,13 @@ describe('where the work stands', () => {
 		expect(work.next).toBeUndefined();
 	});
 
-	it('finds a joint of the layout by its name, and none where it was renamed', () => {
+	it('finds a joint of the layout by its key, whatever it is called, and none where it was removed', () => {
 		const record = job('2026-0268');
 		const nut = jointAt(record, 'FL', 'shaft-nut')!;
 		expect(nut.name).toBe('Strut shaft nut');
 		nut.name = 'Nut on top';
+		expect(jointAt(record, 'FL', 'shaft-nut')).toBe(nut);
+		record.joints = record.joints.filter((joint) => joint !== nut);
 		expect(jointAt(record, 'FL', 'shaft-nut')).toBeUndefined();
 	});
 });
@@ -123,7 +127,7 @@ describe('what the bench wants', () => {
 		const record = job('2026-0268');
 		expect(wants(record, 'FL/compress')).toEqual(['the spring seen turning loosely in its seat']);
 		expect(wants(record, 'FR/compress')[0]).toMatch(/type the spring and the tool/);
-		const kept = new WorkBook(record.work).get('compressor', 'FL')!;
+		const kept = new WorkBook(record.entries).get('compressor', 'FL')!;
 		write(record, 'compressor', 'FL', {
 			...kept,
 			input: { ...kept.input, ratedLoadPerHookN: 600 },
@@ -145,7 +149,7 @@ describe('what the bench wants', () => {
 		const order = stackOf(findLayout('macpherson-front')!)
 			.map(({ key }) => key)
 			.filter((key) => key !== 'shaft-nut');
-		const stack = (parts: typeof order, checks: WorkData['stack']['checks']) =>
+		const stack = (parts: typeof order, checks: KindData['stack']['checks']) =>
 			write(record, 'stack', 'FL', { order: parts, checks, typed: {} });
 		expect(wants(record, 'FL/restack').join()).toMatch(/still to go on: damper.*primed/);
 		stack(order, {});
@@ -164,7 +168,7 @@ describe('what the bench wants', () => {
 	it('is each new part compared, one sent back compared again', () => {
 		const record = job('2026-0268');
 		expect(wants(record, 'FL/compare')).toEqual([]);
-		const kept = new WorkBook(record.work).get('comparison', 'FL/damper')!;
+		const kept = new WorkBook(record.entries).get('comparison', 'FL/damper')!;
 		write(record, 'comparison', 'FL/damper', { ...kept, outcome: 'returned' });
 		expect(wants(record, 'FL/compare')).toEqual(['the damper went back: compare the next one']);
 		write(record, 'comparison', 'FL/damper', { ...kept, outcome: 'open' });
@@ -185,7 +189,7 @@ describe('what the work still owes to a signature', () => {
 			corner: 'FL',
 			text: 'Bracket bolt, hose (tray A1): 1 of 1 not back'
 		});
-		for (const item of trayItems(new WorkBook(record.work))) {
+		for (const item of trayItems(new WorkBook(record.entries))) {
 			const { id, ...data } = item;
 			write(record, 'tray', id, { ...data, step: 'FL/hose-off', back: item.count });
 		}
@@ -232,7 +236,7 @@ describe('advice and parts of a job', () => {
 		const status = (id: string) =>
 			jobParts(record, usualCosts).find((one) => one.id === id)!.status;
 		const tick = (id: string, state: 'done' | 'open') =>
-			write(record, 'step', id, { state } as WorkData['step']);
+			write(record, 'step', id, { state } as KindData['step']);
 		expect(status('damper:FR')).not.toBe('fitted');
 		tick('FR/damper-in', 'done');
 		expect([status('damper:FR'), status('boot:FR')]).toEqual(['fitted', 'fitted']);

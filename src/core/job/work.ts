@@ -10,12 +10,7 @@ import {
 } from '../inspect/recommend.ts';
 import { findPoint } from '../inspect/points.ts';
 import { springCompressor } from '../spring/compressor.ts';
-import {
-	learnedPace,
-	stepMinutes,
-	type Learned,
-	type RecordedStep
-} from '../work/minutes.ts';
+import { learnedPace, stepMinutes, type Learned, type TimedKind } from '../work/minutes.ts';
 import type { StepKind } from '../work/kinds.ts';
 import { workOrder, type WorkOrder } from '../work/order.ts';
 import type { WorkScope } from '../work/scope.ts';
@@ -44,10 +39,10 @@ export interface WorkView {
 export function viewWork(
 	record: JobRecord,
 	limits: TwistLimits,
-	timed: readonly RecordedStep[] = [],
+	timed: readonly TimedKind[] = [],
 	view: JobView = viewJob(record)
 ): WorkView {
-	const book = new WorkBook(record.work);
+	const book = new WorkBook(record.entries);
 	const scope = scopeOf(record, book);
 	const order = workOrder(scope, book.get('order')?.ids ?? []);
 	const pace = learnedPace(timed);
@@ -89,11 +84,9 @@ function stepDone(
 	return joints.length > 0 && joints.every(({ id }) => !view.standing.joints.get(id)!.owed);
 }
 
-/** The job's joint that is this one of the layout; undefined when it was removed or renamed. */
-export function jointAt(record: JobRecord, corner: Corner, key: string): Joint | undefined {
-	const name = layoutsOf(record)[axleOf(corner)].joints.find((joint) => joint.key === key)?.name;
-	return record.joints.find((joint) => joint.corner === corner && joint.name === name);
-}
+/** The job's joint that is this one of the layout, whatever it is called; undefined when it was removed. */
+export const jointAt = (record: JobRecord, corner: Corner, key: string): Joint | undefined =>
+	record.joints.find((joint) => joint.corner === corner && joint.key === key);
 
 /** What a bench step still wants before it may be called done; nothing for other steps. */
 export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): string[] {

@@ -40,7 +40,7 @@ const pattern = new RegExp(
 );
 
 /**
- * Reads a quantity the way it is said: `75 ft-lb`, `14 3/8 in`, `14⅜"`, `365`, `36,5 cm`.
+ * Reads a quantity the way it is said: `62 ft-lb`, `14 3/8 in`, `14⅜"`, `365`, `36,5 cm`.
  * A comma is a decimal comma; thousands are written without a separator. A unit of another
  * dimension, a number outside the given limits and anything not understood are faults that say
  * what would be right.
@@ -140,7 +140,7 @@ export function parseNumber(
 function exampleOf(dimension: Dimension, defaultUnit: string | undefined): string {
 	const samples: Record<Dimension, string> = {
 		length: '365 mm or 14 3/8 in',
-		torque: '100 N·m or 75 ft-lb',
+		torque: '84 N·m or 62 ft-lb',
 		rate: '25 N/mm or 140 lbf/in',
 		mass: '320 kg or 700 lb',
 		pressure: '2.3 bar or 33 psi',
@@ -156,3 +156,6 @@ export function withMeantUnit(text: string, unitSymbol: string): string {
 	const said = text.trim();
 	return /[\d.,¼½¾⅛⅜⅝⅞]$/u.test(said) ? `${said} ${unitSymbol}` : said;
 }
+
+/** What was typed, with the unit that was meant if none was. */
+export const withUnit = ({ text, unit }: Quantity): string => withMeantUnit(text, unit);

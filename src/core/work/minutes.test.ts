@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { layouts } from '../layout/catalogue';
-import { learnedPace, meanMinutes, stepMinutes, type RecordedStep } from './minutes';
+import {
+	believable,
+	learnedPace,
+	meanMinutes,
+	overallPace,
+	stepMinutes,
+	type TimedKind
+} from './minutes';
 import { workOrder } from './order';
 import { usualStrategy, type WorkScope } from './scope';
 
@@ -14,8 +21,9 @@ const scope = (rust: WorkScope['rust']): WorkScope => ({
 const likely = (rust: WorkScope['rust'], id: string) =>
 	stepMinutes(workOrder(scope(rust)).steps, scope(rust)).get(id)!.likely;
 
-const took = (minutes: number, times: number): RecordedStep[] =>
-	Array.from({ length: times }, () => ({ kind: 'undo-bottom', tookMin: minutes, expectedMin: 10 }));
+const took = (minutes: number, times: number): TimedKind[] => [
+	{ kind: 'undo-bottom', steps: times, logRatios: times * Math.log(minutes / 10) }
+];
 
 describe('the minutes of a step', () => {
 	it('are about half on the second side of an axle', () => {
@@ -45,8 +53,15 @@ describe('a shop’s own pace', () => {
 	});
 
 	it('leaves out steps that somebody forgot to end', () => {
-		expect(learnedPace(took(900, 3)).size).toBe(0);
+		expect([0.05, 0.2, 1, 9, 11].map(believable)).toEqual([false, true, true, true, false]);
 		expect(learnedPace([]).size).toBe(0);
+	});
+
+	it('over all kinds is what whole jobs are multiplied by', () => {
+		expect(overallPace([])).toBe(1);
+		const mixed: TimedKind[] = [...took(20, 5), { kind: 'lift', steps: 5, logRatios: 0 }];
+		// Ten records of mean ln 2 / 2, shrunk by 10/15.
+		expect(overallPace(mixed)).toBeCloseTo(2 ** (1 / 3), 9);
 	});
 
 	it('is used for the next job', () => {

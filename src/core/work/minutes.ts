@@ -15,11 +15,12 @@ const rustFactors: Readonly<Record<RustGrade, number>> = {
 /** The second side of an axle takes about half the time of the first. Common practice, no source. */
 const secondSideFactor = 0.5;
 
-/** One step as it was once done: minutes it took, and minutes that had been expected of it. */
-export interface RecordedStep {
+/** What a shop's record holds of one kind of step: how many were timed, and the sum of their log ratios. */
+export interface TimedKind {
 	kind: StepKind;
-	tookMin: number;
-	expectedMin: number;
+	steps: number;
+	/** Sum of ln(minutes taken / minutes expected). */
+	logRatios: number;
 }
 
 /** What a shop's record makes of one kind of step. */
@@ -35,26 +36,31 @@ export interface Learned {
 /** Records that weigh as much as the usual minutes: own choice. */
 const usualWeighs = 5;
 /** A step that took a tenth or ten times as long was interrupted or forgotten, not worked. Own choice. */
-const believable = 10;
+const mostOff = 10;
+export const believable = (tookToExpected: number): boolean =>
+	tookToExpected > 1 / mostOff && tookToExpected < mostOff;
 
 /**
  * The shop's own pace, kind by kind: the mean log ratio of minutes taken to minutes expected, shrunk
  * toward none by the credibility weight n/(n + k) (Bühlmann 1967, k = 5 own choice).
  */
-export function learnedPace(record: readonly RecordedStep[]): Map<StepKind, Learned> {
-	const logs = new Map<StepKind, number[]>();
-	for (const { kind, tookMin, expectedMin } of record) {
-		const ratio = tookMin / expectedMin;
-		if (!(ratio > 1 / believable && ratio < believable)) continue;
-		logs.set(kind, [...(logs.get(kind) ?? []), Math.log(ratio)]);
-	}
+export function learnedPace(record: readonly TimedKind[]): Map<StepKind, Learned> {
 	return new Map(
-		[...logs].map(([kind, list]) => {
-			const weight = list.length / (list.length + usualWeighs);
-			const mean = list.reduce((sum, log) => sum + log, 0) / list.length;
-			return [kind, { factor: Math.exp(weight * mean), records: list.length, weight }];
-		})
+		record
+			.filter(({ steps }) => steps > 0)
+			.map(({ kind, steps, logRatios }) => {
+				const weight = steps / (steps + usualWeighs);
+				const factor = Math.exp((weight * logRatios) / steps);
+				return [kind, { factor, records: steps, weight }];
+			})
 	);
+}
+
+/** The shop's pace over all kinds: what whole jobs are multiplied by in lists; learned in the same way. */
+export function overallPace(record: readonly TimedKind[]): number {
+	const steps = record.reduce((sum, kind) => sum + kind.steps, 0);
+	const logRatios = record.reduce((sum, kind) => sum + kind.logRatios, 0);
+	return Math.exp(logRatios / (steps + usualWeighs));
 }
 
 /** The minutes of each step, in the order given, by id. */

@@ -1,44 +1,50 @@
+import type { Entry } from '$core/job/book/entry';
+
 /** How often to ask when nothing is told: the stream may be held up by something on the way. */
 const oftenMs = 6_000;
 const seldomMs = 30_000;
-/** Changes that come together are answered once. */
-const gatherMs = 120;
+/** What a page does with what it hears of its job. */
+interface Ears {
+	/** These entries were written. */
+	entries: (entries: Entry[]) => void;
+	/** A device has sent something. */
+	device: () => void;
+	/** Something may have been missed: ask. */
+	ask: () => void;
+}
 
 /**
- * Follows a job while its page is seen: at once by server-sent events, and by asking now and then. A
- * page in the background holds no connection; when it comes back it asks first.
+ * Follows a job while its page is seen: entries come with the server's events, and now and then the page
+ * asks. A page in the background holds no connection; when it comes back it asks first.
  * @returns ends it
  */
-export function followJob(id: string, look: () => void): () => void {
+export function followJob(id: string, ears: Ears): () => void {
 	let stream: EventSource | undefined;
 	let asking: ReturnType<typeof setTimeout> | undefined;
-	let gathering: ReturnType<typeof setTimeout> | undefined;
 
-	const soon = () => {
-		clearTimeout(gathering);
-		gathering = setTimeout(look, gatherMs);
-	};
-	const ask = () => {
+	const askLater = () => {
 		clearTimeout(asking);
 		const connected = stream?.readyState === EventSource.OPEN;
 		asking = setTimeout(
 			() => {
-				look();
-				ask();
+				ears.ask();
+				askLater();
 			},
 			connected ? seldomMs : oftenMs
 		);
 	};
 	const open = () => {
 		stream = new EventSource(`/api/v1/jobs/${id}/events`);
-		stream.addEventListener('changed', soon);
-		// Connected again after a break: something may have been missed.
-		stream.addEventListener('open', soon);
-		ask();
+		stream.addEventListener('entries', ({ data }: MessageEvent<string>) =>
+			ears.entries(JSON.parse(data) as Entry[])
+		);
+		stream.addEventListener('device', () => ears.device());
+		// Connected, or again after a break: something may have been missed.
+		stream.addEventListener('open', () => ears.ask());
+		askLater();
 	};
 	const close = () => {
 		clearTimeout(asking);
-		clearTimeout(gathering);
 		stream?.close();
 		stream = undefined;
 	};

@@ -1,193 +1,242 @@
 /**
- * The job on this screen: the server's record, with the entries on top that are still on their way, and
- * what the core makes of both.
+ * The job on this screen: the server's book with what is still on its way on top, decided by the same
+ * rules as on the server, and what the core makes of both.
  */
 import type { TwistLimits } from '$core/bush/verdict';
-import type { Dimension } from '$core/units/dimensions';
-import { parseQuantity } from '$core/units/parse';
-import type { JobRecord, Loading, Reading, Torque } from '$core/job/model';
-import { judgeBush, viewJob, type JobView } from '$core/job/view';
-import { viewWork, type WorkView } from '$core/job/work';
-import type { WorkData, WorkEntry, WorkKind } from '$core/job/work-book';
-import type { RecordedStep } from '$core/work/minutes';
-import { v7 as uuidv7 } from 'uuid';
+import { readCommand } from '$core/job/book/command';
+import type { Context, Entry } from '$core/job/book/entry';
+import { Job } from '$core/job/book/job';
+import type { KindData, KindName } from '$core/job/kinds/data';
+import { kindOf } from '$core/job/kinds/index';
+import type { JobRecord, Role } from '$core/job/model';
+import type { JobView } from '$core/job/view';
+import type { WorkView } from '$core/job/work';
+import type { RackWrench } from '$core/fastener/rack';
+import type { UnitChoice } from '$core/units/format';
+import type { TimedKind } from '$core/work/minutes';
 import { getContext, setContext } from 'svelte';
+import { v7 as uuidv7 } from 'uuid';
 import { call, rightNow, type Refusal } from './api';
+import { thisDevice } from './device';
 import { outbox } from './outbox.svelte';
 
 const key = Symbol('job');
 
+/** A job as a page loads it. */
+export interface LoadedJob {
+	id: string;
+	number: string;
+	entries: readonly Entry[];
+	people: readonly { id: string; name: string; role: Role; active: boolean }[];
+}
+
+/** What is known at this screen beside the job. */
+export interface Surroundings {
+	person: { id: string; name: string; role: Role };
+	rack: readonly RackWrench[];
+	timed: readonly TimedKind[];
+	units: UnitChoice;
+}
+
+/** More of what is said. */
+export interface Saying {
+	corrects?: string;
+	/** An earlier entry that is to count again. */
+	again?: string;
+	/** What the server refuses stays in the outbox for a look, instead of being given back to a form. */
+	stays?: boolean;
+	/** Last entry that the person had seen; left out: the last one here. */
+	seen?: number;
+}
+
 export class JobState {
-	/** As the page was loaded, until it is loaded again. */
-	#confirmed: JobRecord;
-	readonly #limits: () => TwistLimits;
-	readonly #personId: () => string;
+	/** How often a device has sent something for this job since the page was opened. */
+	heard = $state(0);
+	/** As the page was loaded, and what came since. */
+	#confirmed: LoadedJob;
+	readonly #around: () => Surroundings;
 
-	readonly #timed: () => readonly RecordedStep[];
-
-	constructor(
-		record: () => JobRecord,
-		limits: () => TwistLimits,
-		personId: () => string,
-		timed: () => readonly RecordedStep[]
-	) {
-		this.#confirmed = $derived(record());
-		this.#limits = limits;
-		this.#personId = personId;
-		this.#timed = timed;
+	constructor(loaded: () => LoadedJob, around: () => Surroundings) {
+		this.#confirmed = $derived(loaded());
+		this.#around = around;
 	}
 
 	/** Ids of entries that the server has not confirmed. */
-	readonly unsent: readonly string[] = $derived(outbox.waiting.map((entry) => entry.id));
+	readonly unsent: readonly string[] = $derived(outbox.waiting.map(({ id }) => id));
 
-	readonly record: JobRecord = $derived.by(() => {
-		const record = this.#confirmed;
-		const known = [...record.readings, ...record.torques, ...record.loadings, ...record.work].map(
-			({ id }) => id
-		);
-		const waiting = (kind: string) =>
-			outbox.accepted
-				.filter((entry) => entry.path === `/jobs/${record.id}/${kind}` && !known.includes(entry.id))
-				.map((entry) => entry.body);
-		const [readings, torques, loadings, work] = [
-			waiting('readings'),
-			waiting('torques'),
-			waiting('loadings'),
-			waiting('work')
-		];
-		if (readings.length + torques.length + loadings.length + work.length === 0) return record;
-		const person = this.#personId();
-		return {
-			...record,
-			readings: [...record.readings, ...readings.map((body) => toReading(body, person))],
-			torques: [
-				...record.torques,
-				...torques.map((body) => toTorque(body, person, record, this.#limits()))
-			],
-			loadings: [...record.loadings, ...loadings.map((body) => toLoading(body, person))],
-			work: [
-				...record.work,
-				...work.map((body) => ({ ...body, personId: person }) as unknown as WorkEntry)
-			]
-		};
+	readonly #own: Job = $derived.by(() => {
+		const { id, number, people, entries } = this.#confirmed;
+		return new Job({ id, number, people }, entries, this.#around().timed);
 	});
 
-	readonly view: JobView = $derived(viewJob(this.record));
+	readonly #job: Job = $derived.by(() => {
+		let job = this.#own;
+		const known = new Set(job.entries.map(({ id }) => id));
+		for (const { path, body } of outbox.accepted) {
+			if (path !== this.#path || known.has(body.id)) continue;
+			const decided = this.#decided(job, body);
+			if (decided.ok) job = job.apply(...decided.entries);
+		}
+		return job;
+	});
 
-	readonly work: WorkView = $derived.by(() =>
-		viewWork(this.record, this.#limits(), this.#timed(), this.view)
-	);
+	get #path(): string {
+		return `/jobs/${this.#confirmed.id}/entries`;
+	}
+
+	readonly record: JobRecord = $derived(this.#job.record);
+
+	readonly view: JobView = $derived(this.#job.view);
+
+	readonly work: WorkView = $derived(this.#job.work);
+
+	get limits(): TwistLimits {
+		return this.record.limits;
+	}
+
+	/** Number of the last entry of the server's that is here. */
+	get seq(): number {
+		return this.#confirmed.entries.at(-1)?.seq ?? 0;
+	}
+
+	/** What the rules make of a command here and now, before the server has numbered it. */
+	#decided(
+		job: Job,
+		given: unknown
+	): { ok: true; entries: Entry[] } | { ok: false; refusal: Refusal } {
+		const { person, rack, units } = this.#around();
+		const read = readCommand(given, { units, now: Date.now() });
+		if (!read.ok) {
+			const { faults } = read;
+			const title =
+				faults.length === 1
+					? 'One entry needs another look.'
+					: `${faults.length} entries need another look.`;
+			return { ok: false, refusal: { status: 422, title, faults } };
+		}
+		const { device = null, ...command } = read.value;
+		const context: Context = {
+			who: person,
+			device,
+			key: uuidv7,
+			rack,
+			people: this.#confirmed.people
+		};
+		const decision = job.decide(command, context);
+		if (!decision.ok) {
+			const { status, message, faults, extra } = decision.refused;
+			return { ok: false, refusal: { ...extra, status, title: message, faults } };
+		}
+		const storedAt = command.enteredAt;
+		const entries = decision.entries.map(
+			(entry, i) => ({ ...entry, seq: job.record.seq + i + 1, storedAt, hash: '' }) as Entry
+		);
+		return { ok: true, entries };
+	}
 
 	/**
-	 * Adds an entry to the book of the work.
+	 * Says something of the job: kept here at once, on its way to the server, shown as if it was there.
 	 *
-	 * @returns what the server refused at once; the entry is then dropped
+	 * @param data as said: quantities as they were typed
+	 * @returns why it is not taken, by the rules here or by the server at once
 	 */
-	async keep<K extends WorkKind>(
-		kind: K,
+	async tell(
+		kind: KindName,
 		subject: string,
-		data: WorkData[K]
+		data: object | undefined,
+		{ stays = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
-		const id = uuidv7();
-		const refusal = await outbox.add(`/jobs/${this.#confirmed.id}/work`, {
-			id,
+		const body = {
+			id: uuidv7(),
 			kind,
 			subject,
-			data: $state.snapshot(data),
-			takenAt: rightNow()
-		});
-		if (refusal) outbox.drop(id);
+			...(data && { data: $state.snapshot(data) }),
+			...more,
+			enteredAt: rightNow(),
+			seen,
+			device: thisDevice()
+		};
+		const here = this.#decided(this.#job, body);
+		if (!here.ok) return here.refusal;
+		const refusal = await outbox.add(this.#path, body);
+		if (refusal && !stays) outbox.drop(body.id);
 		return refusal;
 	}
 
-	/** Asks the server again; while it is away the record stays as it is known. @returns true when it answered */
+	/** Keeps the data of a kind as they are: for kinds that are said as they are kept. */
+	keep<K extends KindName>(
+		kind: K,
+		subject: string,
+		data: KindData[K]
+	): Promise<Refusal | undefined> {
+		return this.tell(kind, subject, data as object);
+	}
+
+	/**
+	 * Entries that the server tells of: taken where they follow what is here, else asked for.
+	 * @returns false when the server did not answer
+	 */
+	async take(entries: readonly Entry[]): Promise<boolean> {
+		const more = entries.filter(({ seq }) => seq > this.seq);
+		if (more.length === 0) return true;
+		if (more[0]!.seq !== this.seq + 1) return this.reload();
+		this.#add(more);
+		return true;
+	}
+
+	/** Asks for what came after the last entry here. @returns true when the server answered */
 	async reload(): Promise<boolean> {
-		const answer = await call<JobRecord>('GET', `/jobs/${this.#confirmed.id}`);
-		if (answer.ok && answer.value.id === this.#confirmed.id) this.#confirmed = answer.value;
+		const { id } = this.#confirmed;
+		const answer = await call<{ entries: Entry[] }>('GET', `/jobs/${id}/entries?after=${this.seq}`);
+		if (answer.ok && id === this.#confirmed.id) this.#add(answer.value.entries);
 		return answer.ok;
 	}
 
-	get limits(): TwistLimits {
-		return this.#limits();
+	#add(entries: readonly Entry[]): void {
+		const more = entries.filter(({ seq }) => seq > this.seq);
+		if (more.length === 0) return;
+		const loaded = this.#confirmed;
+		this.#confirmed = { ...loaded, entries: [...loaded.entries, ...more] };
 	}
 
 	personName(id: string): string {
-		return this.record.people.find((person) => person.id === id)?.name ?? '';
+		return this.#confirmed.people.find((person) => person.id === id)?.name ?? '';
+	}
+
+	/** One entry as a sentence. */
+	words(entry: Entry): string {
+		return kindOf(entry.kind).words(entry.data, entry, this.record);
 	}
 }
 
-type Body = Record<string, unknown>;
+/**
+ * A form that says something: busy while it is on its way, and why it was not taken. Whoever fills it in
+ * knows the job as it was when the form was opened.
+ */
+export class Telling {
+	refusal = $state<Refusal>();
+	busy = $state(false);
+	readonly #job: JobState;
+	#seen: number;
 
-const siOf = (text: unknown, dimension: Dimension): number | null => {
-	const parsed = parseQuantity(String(text ?? ''), dimension, { field: 'value' });
-	return parsed.ok ? parsed.value.si : null;
-};
-const orNull = <T>(value: unknown): T | null => (value === undefined ? null : (value as T));
+	constructor(job: JobState) {
+		this.#job = job;
+		this.#seen = job.seq;
+	}
 
-function toReading(body: Body, personId: string): Reading {
-	return {
-		id: body.id as string,
-		phase: body.phase as Reading['phase'],
-		corner: body.corner as Reading['corner'],
-		school: body.school as Reading['school'],
-		heightMm: siOf(body.height, 'length'),
-		entered: orNull<string>(body.height) ?? 'withdrawn',
-		correctsId: orNull(body.correctsId),
-		withdrawn: body.withdraw === true,
-		personId,
-		takenAt: body.takenAt as string
-	};
-}
+	/** The form is opened, with the job as it is now. */
+	begin(): void {
+		this.#seen = this.#job.seq;
+		this.refusal = undefined;
+	}
 
-function toTorque(body: Body, personId: string, record: JobRecord, limits: TwistLimits): Torque {
-	const hubToArchMm = siOf(body.hubToArch, 'length');
-	const joint = record.joints.find(({ id }) => id === body.jointId);
-	const bonded = joint?.kind === 'bonded-bush' && body.carState === 'loaded';
-	const judged =
-		bonded && hubToArchMm !== null
-			? judgeBush(record, joint.corner, hubToArchMm, limits, joint.place)
-			: undefined;
-	const { targetHubToArchMm = null, ...bush } = judged?.ok ? judged.value : {};
-	return {
-		id: body.id as string,
-		jointId: body.jointId as string,
-		action: (body.action as number | undefined) ?? 0,
-		torqueNm: siOf(body.torque, 'torque'),
-		angleDeg: siOf(body.angle, 'angle'),
-		entered: [body.torque, body.angle].filter(Boolean).join(', ') || String(body.seen ?? ''),
-		seen: orNull(body.seen),
-		skipReason: orNull(body.skipReason),
-		wrench: String(body.wrench ?? ''),
-		wrenchId: orNull(body.wrenchId),
-		settingNm: null,
-		overrideReason: orNull(body.overrideReason),
-		deviceReadingId: null,
-		carState: body.carState as Torque['carState'],
-		method: orNull(body.method),
-		hubToArchMm,
-		hubToArchEntered: orNull(body.hubToArch),
-		targetHubToArchMm,
-		bush: judged?.ok ? (bush as Torque['bush']) : null,
-		correctsId: orNull(body.correctsId),
-		withdrawn: body.withdraw === true,
-		personId,
-		takenAt: body.takenAt as string
-	};
-}
-
-function toLoading(body: Body, personId: string): Loading {
-	return {
-		id: body.id as string,
-		corner: body.corner as Loading['corner'],
-		method: body.method as Loading['method'],
-		hubToArchMm: siOf(body.hubToArch, 'length') ?? 0,
-		entered: String(body.hubToArch),
-		oppositeBeforeMm: siOf(body.oppositeBefore, 'length'),
-		oppositeNowMm: siOf(body.oppositeNow, 'length'),
-		deviceReadingId: null,
-		personId,
-		takenAt: body.takenAt as string
-	};
+	/** @returns true when it was taken */
+	async send(kind: KindName, subject: string, data: object): Promise<boolean> {
+		this.busy = true;
+		this.refusal = await this.#job.tell(kind, subject, data, { seen: this.#seen });
+		this.busy = false;
+		return this.refusal === undefined;
+	}
 }
 
 export const provideJob = (state: JobState): JobState => setContext(key, state);

@@ -146,56 +146,58 @@ describe('following a job', () => {
 		vi.restoreAllMocks();
 	});
 
-	it('looks when told, once for changes that come together', () => {
-		const look = vi.fn();
-		const end = followJob('job', look);
+	const ears = () => ({ entries: vi.fn(), device: vi.fn(), ask: vi.fn() });
+
+	it('hears what was written, and when a device has sent, and asks for nothing then', () => {
+		const heard = ears();
+		const end = followJob('job', heard);
 		expect(stream!.url).toBe('/api/v1/jobs/job/events');
-		stream!.dispatchEvent(new Event('changed'));
-		stream!.dispatchEvent(new Event('changed'));
-		expect(look).not.toHaveBeenCalled();
-		vi.advanceTimersByTime(150);
-		expect(look).toHaveBeenCalledTimes(1);
+		const written = [{ seq: 4, id: 'a' }];
+		stream!.dispatchEvent(new MessageEvent('entries', { data: JSON.stringify(written) }));
+		expect(heard.entries).toHaveBeenCalledExactlyOnceWith(written);
+		stream!.dispatchEvent(new MessageEvent('device', { data: 'reading-1' }));
+		expect(heard.device).toHaveBeenCalledTimes(1);
+		expect(heard.ask).not.toHaveBeenCalled();
 		end();
 	});
 
-	it('looks by itself now and then, more often where the stream is held up', () => {
-		const look = vi.fn();
-		const end = followJob('job', look);
+	it('asks by itself now and then, more often where the stream is held up', () => {
+		const heard = ears();
+		const end = followJob('job', heard);
 		vi.advanceTimersByTime(29_000);
-		expect(look).not.toHaveBeenCalled();
+		expect(heard.ask).not.toHaveBeenCalled();
 		vi.advanceTimersByTime(2_000);
-		expect(look).toHaveBeenCalledTimes(1);
+		expect(heard.ask).toHaveBeenCalledTimes(1);
 		stream!.readyState = 0;
 		vi.advanceTimersByTime(31_000);
-		look.mockClear();
+		heard.ask.mockClear();
 		vi.advanceTimersByTime(13_000);
-		expect(look).toHaveBeenCalledTimes(2);
+		expect(heard.ask).toHaveBeenCalledTimes(2);
 		end();
 	});
 
-	it('lets go of the stream while the page is not seen, and looks when it is seen again', () => {
-		const look = vi.fn();
-		const end = followJob('job', look);
+	it('lets go of the stream while the page is not seen, and asks when it is seen again', () => {
+		const heard = ears();
+		const end = followJob('job', heard);
 		const before = stream!;
 		see('hidden');
 		expect(before.closed).toBe(true);
 		vi.advanceTimersByTime(120_000);
-		expect(look).not.toHaveBeenCalled();
+		expect(heard.ask).not.toHaveBeenCalled();
 		see('visible');
 		expect(stream).not.toBe(before);
 		stream!.dispatchEvent(new Event('open'));
-		vi.advanceTimersByTime(150);
-		expect(look).toHaveBeenCalledTimes(1);
+		expect(heard.ask).toHaveBeenCalledTimes(1);
 		end();
 	});
 
 	it('ends with the page', () => {
-		const look = vi.fn();
-		const end = followJob('job', look);
+		const heard = ears();
+		const end = followJob('job', heard);
 		end();
 		expect(stream!.closed).toBe(true);
 		see('visible');
 		vi.advanceTimersByTime(120_000);
-		expect(look).not.toHaveBeenCalled();
+		expect(heard.ask).not.toHaveBeenCalled();
 	});
 });

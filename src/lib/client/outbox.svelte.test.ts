@@ -4,7 +4,7 @@ import type { Answer } from './api';
 const call = vi.hoisted(() => vi.fn());
 const refresh = vi.hoisted(() => vi.fn());
 vi.mock('./api', () => ({ call }));
-vi.mock('./refresh', () => ({ refresh }));
+vi.mock('./refresh', () => ({ taken: refresh }));
 
 const ok: Answer<unknown> = { ok: true, value: {} };
 const refused = (status: number, title = 'No'): Answer<unknown> => ({

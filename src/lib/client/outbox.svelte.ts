@@ -3,8 +3,9 @@
  * server has it: a reload, a dead battery or a dropped network loses nothing, and because every entry
  * carries its own id, sending it twice stores it once.
  */
-import { refresh } from './refresh';
+import type { Entry as BookEntry } from '$core/job/book/entry';
 import { call, type Refusal } from './api';
+import { taken } from './refresh';
 
 export interface Entry {
 	id: string;
@@ -14,6 +15,8 @@ export interface Entry {
 	refusal?: Refusal;
 	/** The server has it, and this page's data is about to show it. */
 	sent?: boolean;
+	/** What it became in the job's book. */
+	became?: BookEntry[];
 }
 
 const storageKey = 'vane-outbox';
@@ -63,9 +66,10 @@ class Outbox {
 		this.#sending = true;
 		clearTimeout(this.#timer);
 		for (let entry = this.waiting[0]; entry; entry = this.waiting[0]) {
-			const answer = await call('POST', entry.path, entry.body);
+			const answer = await call<{ entries?: BookEntry[] }>('POST', entry.path, entry.body);
 			if (answer.ok) {
 				entry.sent = true;
+				entry.became = answer.value?.entries ?? [];
 				this.#keep();
 				continue;
 			}
@@ -79,11 +83,15 @@ class Outbox {
 			this.#keep();
 		}
 		this.#sending = false;
-		const sent = this.entries.filter((entry) => entry.sent).map((entry) => entry.id);
+		const sent = this.entries.filter((entry) => entry.sent);
 		if (sent.length === 0) return;
-		// Let go only when the page's data show them: in between they would be nowhere.
-		if (!(await refresh())) return this.#later();
-		this.entries = this.entries.filter((entry) => !sent.includes(entry.id));
+		// Let go only when the page's data show them: in between they would be nowhere. The answers hold what
+		// they became, so nothing is asked for.
+		for (const { path, became } of sent) {
+			if (!(await taken(path.split('/')[2] ?? '', became ?? []))) return this.#later();
+		}
+		const ids = sent.map(({ id }) => id);
+		this.entries = this.entries.filter(({ id }) => !ids.includes(id));
 	}
 
 	#later(): void {

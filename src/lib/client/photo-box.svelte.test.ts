@@ -1,13 +1,13 @@
 import 'fake-indexeddb/auto';
 import { clear, entries } from 'idb-keyval';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { photoSide } from '$core/job/work-book';
+import { photoSide } from '$core/job/model';
 import type { Answer } from './api';
 
 const call = vi.hoisted(() => vi.fn());
 const refresh = vi.hoisted(() => vi.fn());
 vi.mock('./api', () => ({ call }));
-vi.mock('./refresh', () => ({ refresh }));
+vi.mock('./refresh', () => ({ taken: refresh }));
 
 const ok: Answer<unknown> = { ok: true, value: {} };
 const refused = (status: number, title = 'No'): Answer<unknown> => ({

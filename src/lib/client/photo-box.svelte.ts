@@ -3,11 +3,13 @@
  * them, and sent again when the network is back. The id makes a photo sent twice the same photo.
  */
 import type { Corner } from '$core/height/corners';
-import { photoSide } from '$core/job/work-book';
+import type { Entry } from '$core/job/book/entry';
+import { photoSide } from '$core/job/model';
 import { del, entries, set } from 'idb-keyval';
 import { v7 as uuidv7 } from 'uuid';
 import { call, type Refusal } from './api';
-import { refresh } from './refresh';
+import { thisDevice } from './device';
+import { taken } from './refresh';
 
 export interface WaitingPhoto {
 	id: string;
@@ -52,13 +54,16 @@ class PhotoBox {
 		clearTimeout(this.#timer);
 		for (let photo = this.waiting[0]; photo; photo = this.waiting[0]) {
 			const { jobId, ...body } = $state.snapshot(photo);
-			const answer = await call('POST', `/jobs/${jobId}/photos`, body);
+			const answer = await call<{ entries: Entry[] }>('POST', `/jobs/${jobId}/photos`, {
+				...body,
+				device: thisDevice()
+			});
 			if (!answer.ok && [0, 401, 429].concat(500, 502, 503, 504).includes(answer.refusal.status)) {
 				this.#timer = setTimeout(() => void this.send(), retryMs);
 				break;
 			}
 			this.refusal = answer.ok ? undefined : answer.refusal;
-			if (answer.ok) await refresh();
+			if (answer.ok) await taken(jobId, answer.value?.entries ?? []);
 			this.waiting = this.waiting.filter(({ id }) => id !== photo.id);
 			await del(prefix + photo.id).catch(() => {});
 		}

@@ -1,28 +1,39 @@
+import type { Entry } from '$core/job/book/entry';
 import { invalidateAll } from '$app/navigation';
 import { navigating } from '$app/state';
 
-let ownWay: (() => Promise<boolean>) | undefined;
+/** A page that holds a job's book itself. */
+interface Holder {
+	jobId: string;
+	take: (entries: readonly Entry[]) => Promise<boolean>;
+}
+
+let holder: Holder | undefined;
+
+/** The page with this job's book says how it takes more of it. For use in an `$effect`. @returns ends it */
+export function holdBook(own: Holder): () => void {
+	holder = own;
+	return () => {
+		if (holder === own) holder = undefined;
+	};
+}
 
 /**
- * A page that holds its data itself says here how it loads them again. For use in an `$effect`.
- * @param reload resolves to false when the server did not answer
- * @returns ends it
+ * Entries of a job's book that the server has: taken by the page that shows it; any other page is loaded
+ * again.
+ * @returns false when the page could not get them
  */
-export function refreshWith(reload: () => Promise<boolean>): () => void {
-	ownWay = reload;
-	return () => {
-		if (ownWay === reload) ownWay = undefined;
-	};
+export async function taken(jobId: string, entries: readonly Entry[]): Promise<boolean> {
+	if (holder?.jobId === jobId) return holder.take(entries);
+	return refresh();
 }
 
 /**
  * Loads the data on screen again. Waits for a navigation under way first: SvelteKit drops a navigation
  * that an invalidation overtakes, and a touch on a link would do nothing.
- * @returns false when the server did not answer and what is on screen is older
  */
 export async function refresh(): Promise<boolean> {
 	while (navigating.to) await new Promise((done) => setTimeout(done, 30));
-	if (ownWay) return ownWay();
 	await invalidateAll();
 	return true;
 }

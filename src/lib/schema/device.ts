@@ -3,7 +3,14 @@ import { corners } from '../../core/height/corners.ts';
 import { carStates, loadMethods } from '../../core/procedure/facts.ts';
 import { wrenchKinds } from '../../core/fastener/rack.ts';
 import { deviceKinds } from '../devices/model.ts';
-import { pastMoment, quantity, requiredText, text, uuid, version } from './fields.ts';
+import {
+	pastMoment,
+	quantity,
+	requiredText,
+	text,
+	uuid,
+	version
+} from '../../core/schema/fields.ts';
 
 const wrenchFields = {
 	name: requiredText(80),

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { units } from '../../core/units/dimensions.ts';
-import { requiredText, text, uuid, version } from './fields.ts';
+import { requiredText, text, uuid, version } from '../../core/schema/fields.ts';
 
 const unitsSchema = () =>
 	Joi.object({

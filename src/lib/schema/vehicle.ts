@@ -3,7 +3,7 @@ import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys, findLayout } from '../../core/layout/catalogue.ts';
 import { cornerGeometrySchema } from '../../core/compute/mechanism.ts';
 import type { Axle } from '../../core/height/corners.ts';
-import { quantity, requiredText, text, uuid, version } from './fields.ts';
+import { quantity, requiredText, text, uuid, version } from '../../core/schema/fields.ts';
 
 const lastYear = 2100;
 
@@ -54,4 +54,7 @@ export const vehicleSchema = Joi.object({
 	rear: axle('rear')
 });
 
-export const vehicleChangeSchema = vehicleSchema.keys({ version: version() });
+export const vehicleChangeSchema = vehicleSchema.keys({
+	version: version(),
+	jobId: uuid().description('the open job in which the car was measured')
+});

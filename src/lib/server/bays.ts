@@ -1,14 +1,21 @@
-import { listTimedSteps } from './db/work.ts';
-import { deleteSlot, findSlot, listSlots, putSlot, slotsInTheWay, type Slot } from './db/bays.ts';
-import { findJob, lockJob, searchJobIds } from './db/jobs.ts';
+import {
+	deleteSlot,
+	findSlot,
+	listOpenSlots,
+	listSlots,
+	putSlot,
+	slotsInTheWay,
+	type Slot
+} from './db/bays.ts';
+import { listEntriesOf } from './db/entries.ts';
+import { findJob, listLines, listLinesOf, lockJob } from './db/jobs.ts';
 import type { Database } from './db/pool.ts';
+import { listTimedKinds } from './db/projections.ts';
 import type { Shop } from './db/shop.ts';
 import { timedCar } from '../../core/schedule/cars.ts';
 import { expectedMinutes, type TimedCar } from '../../core/schedule/timeline.ts';
-import { soakNeeded } from '../../core/work/scope.ts';
-import type { JobRecord } from '../../core/job/model.ts';
-import { viewWork } from '../../core/job/work.ts';
-import { loadJob } from './jobs/load.ts';
+import { overallPace } from '../../core/work/minutes.ts';
+import { Job } from '../../core/job/book/job.ts';
 import { notFound, Problem, refuse } from './problem.ts';
 
 export interface SlotInput {
@@ -43,7 +50,10 @@ export function placeSlots(
 		for (const { jobId } of [...inputs].sort((a, b) => a.jobId.localeCompare(b.jobId))) {
 			const job = await lockJob(tx, jobId);
 			if (!job) throw notFound('job');
-			if (job.signedAt) throw new Problem(409, 'This job is signed; it needs no bay any more.');
+			const [line] = await listLinesOf(tx, [jobId]);
+			if (line?.signedAt) {
+				throw new Problem(409, 'This job is signed; it needs no bay any more.');
+			}
 		}
 		for (const [i, { jobId, bay, version }] of inputs.entries()) {
 			if (bay >= shop.bays) throw refuse(field(i, 'bay'), `there are ${shop.bays} bays`, bay + 1);
@@ -86,7 +96,7 @@ export interface BayJob {
 	number: string;
 	plate: string;
 	complaint: string;
-	/** Expected minutes from its order of work; null where nothing is planned yet. */
+	/** Expected minutes from its order of work, at the shop's own pace; null where nothing is planned yet. */
 	minutes: number | null;
 	/** Hours of soak before it. */
 	soakHours: number;
@@ -100,64 +110,56 @@ export interface DayJob extends BayJob {
 	car: TimedCar | null;
 }
 
-type Limits = Pick<Shop, 'twistSetDeg' | 'twistAdvisedDeg'>;
-
 /** Slots of a span, and every open job with what its order of work asks for. */
-export async function bayPlan(db: Database, shop: Limits, from: Date, to: Date): Promise<BayJob[]> {
-	const slots = await listSlots(db, from, to);
-	const ids = await searchJobIds(db, { search: '' }, 100);
-	const look = await looker(db, shop);
-	const all = await Promise.all(
-		[...new Set([...ids, ...slots.map(({ jobId }) => jobId)])].map(async (id) => {
-			const slot = slots.find(({ jobId }) => jobId === id) ?? null;
-			const { record, soakHours, planned } = await look(id);
-			if (record.signedAt && !slot) return [];
-			return [
-				{
-					...named(record),
-					soakHours,
-					minutes: planned && Math.round(expectedMinutes(planned)),
-					slot: slot ?? (await findSlot(db, id)) ?? null
-				}
-			];
-		})
+export async function bayPlan(db: Database, from: Date, to: Date): Promise<BayJob[]> {
+	const [inSpan, waiting, open, timed] = await Promise.all([
+		listSlots(db, from, to),
+		listOpenSlots(db),
+		listLines(db, { closed: false }),
+		listTimedKinds(db)
+	]);
+	const slots = new Map([...waiting, ...inSpan].map((slot) => [slot.jobId, slot]));
+	const known = new Set(open.map(({ id }) => id));
+	const closed = await listLinesOf(
+		db,
+		inSpan.map(({ jobId }) => jobId).filter((id) => !known.has(id))
 	);
-	return all.flat();
+	const pace = overallPace(timed);
+	return [...open, ...closed].map(({ id, number, plate, complaint, minutes, soakHours }) => ({
+		id,
+		number,
+		plate,
+		complaint,
+		soakHours,
+		minutes: minutes && Math.round(minutes * pace),
+		slot: slots.get(id) ?? null
+	}));
 }
 
 /** The open jobs whose cars come into a bay in a span, in that order, with the steps left to do. */
-export async function dayPlan(db: Database, shop: Limits, from: Date, to: Date): Promise<DayJob[]> {
+export async function dayPlan(db: Database, from: Date, to: Date): Promise<DayJob[]> {
 	const slots = (await listSlots(db, from, to)).filter(
 		({ startsAt }) => new Date(startsAt) >= from
 	);
-	const look = await looker(db, shop);
-	const all = await Promise.all(
-		slots.map(async (slot) => {
-			const { record, soakHours, planned, left } = await look(slot.jobId);
-			if (record.signedAt) return [];
-			const minutes = left && Math.round(expectedMinutes(left));
-			return [{ ...named(record), soakHours, minutes, slot, car: planned && left }];
-		})
-	);
-	return all.flat();
-}
-
-const named = ({ id, number, vehicle, complaint }: JobRecord) => ({
-	id,
-	number,
-	plate: vehicle.plate,
-	complaint
-});
-
-/** Looks up a job and makes of its order of work what the scheduler takes. */
-async function looker(db: Database, shop: Limits) {
-	const timed = await listTimedSteps(db);
-	const limits = { setDeg: shop.twistSetDeg, advisedDeg: shop.twistAdvisedDeg };
-	return async (id: string) => {
-		const record = await loadJob(db, id);
-		const { order, minutes, scope, done } = viewWork(record, limits, timed);
-		const car = (without?: ReadonlySet<string>) =>
-			order.steps.length ? timedCar(id, order, minutes, scope.strategy.people, without) : null;
-		return { record, soakHours: soakNeeded(scope.rust), planned: car(), left: car(done) };
-	};
+	const ids = slots.map(({ jobId }) => jobId);
+	const [lines, books, timed] = await Promise.all([
+		listLinesOf(db, ids),
+		listEntriesOf(db, ids),
+		listTimedKinds(db)
+	]);
+	return slots.flatMap((slot): DayJob[] => {
+		const line = lines.find(({ id }) => id === slot.jobId)!;
+		const { id, number, plate, complaint, soakHours, signedAt } = line;
+		if (signedAt) return [];
+		const { order, minutes, scope, done } = new Job(
+			{ id, number, people: [] },
+			books.get(id)!,
+			timed
+		).work;
+		const left = order.steps.length
+			? timedCar(id, order, minutes, scope.strategy.people, done)
+			: null;
+		const expected = left && Math.round(expectedMinutes(left));
+		return [{ id, number, plate, complaint, soakHours, minutes: expected, slot, car: left }];
+	});
 }

@@ -1,19 +1,28 @@
 /**
- * Tells open pages that a job has changed, so that two people on one car see each other's work at once.
- * Only this process's own writes are told; pages ask again now and then all the same.
+ * Tells open pages what was written, so that two people on one car see each other's work at once: each
+ * event carries the new entries. Only this process's own writes are told; pages ask again now and then
+ * all the same.
  */
-type Listener = { changed: (what: string) => void; end: () => void };
+import type { Entry } from '../../core/job/book/entry.ts';
+
+type Listener = { say: (event: string, data: string) => void; end: () => void };
 
 const listeners = new Map<string, Set<Listener>>();
 /** Keeps proxies from closing a stream that has nothing to say. */
 const heartbeatMs = 25_000;
 
-/**
- * A job was written.
- * @param what id of the row where there is one, for those who wait for it
- */
-export function announce(jobId: string, what = ''): void {
-	for (const listener of listeners.get(jobId) ?? []) listener.changed(what);
+const each = (jobId: string, event: string, data: string) => {
+	for (const listener of listeners.get(jobId) ?? []) listener.say(event, data);
+};
+
+/** Entries were added to a job's book. */
+export function announce(jobId: string, entries: readonly Entry[]): void {
+	if (entries.length) each(jobId, 'entries', JSON.stringify(entries));
+}
+
+/** A device has sent something for a job, placed or held. @param readingId for those who wait for it */
+export function announceDevice(jobId: string, readingId: string): void {
+	each(jobId, 'device', readingId);
 }
 
 /** Ends every stream: an open one would hold up the end of the server. */
@@ -25,7 +34,7 @@ export function endStreams(): void {
 export const openStreams = (): number =>
 	[...listeners.values()].reduce((sum, open) => sum + open.size, 0);
 
-/** Server-sent events: `changed` for each write of the job, until the page goes away. */
+/** Server-sent events for each write of the job, until the page goes away. */
 export function changesOf(jobId: string): ReadableStream<Uint8Array> {
 	const encoder = new TextEncoder();
 	let listener: Listener;
@@ -40,7 +49,7 @@ export function changesOf(jobId: string): ReadableStream<Uint8Array> {
 		start(controller) {
 			const send = (text: string) => controller.enqueue(encoder.encode(text));
 			listener = {
-				changed: (what) => send(`event: changed\ndata: ${what}\n\n`),
+				say: (event, data) => send(`event: ${event}\ndata: ${data}\n\n`),
 				end() {
 					forget();
 					controller.close();

@@ -1,11 +1,10 @@
 /** The rack of torque wrenches: which there are, and when each was last held against a reference. */
 import { calibration } from '../../core/fastener/wrench.ts';
 import type { WrenchKind } from '../../core/fastener/rack.ts';
-import type { Quantity } from '../../core/units/parse.ts';
+import { withUnit, type Quantity } from '../../core/units/parse.ts';
 import type { ShopWrench } from '../rack/model.ts';
 import { isDuplicate, type Database } from './db/pool.ts';
 import { findWrench, insertCalibration, insertWrench, updateWrench } from './db/wrenches.ts';
-import { withUnit } from './jobs/heights.ts';
 import { notFound, Problem, refuse } from './problem.ts';
 
 export interface WrenchInput {

@@ -2,12 +2,16 @@ import type { Axle } from '../../core/height/corners.ts';
 import { findLayout } from '../../core/layout/catalogue.ts';
 import { checkCorner, type CornerGeometry } from '../../core/mechanism/geometry.ts';
 import { schools } from '../../core/height/schools.ts';
-import type { Quantity } from '../../core/units/parse.ts';
+import { withUnit, type Quantity } from '../../core/units/parse.ts';
 import { furtherMeasures } from '../../core/job/corner.ts';
+import type { Entry } from '../../core/job/book/entry.ts';
 import type { Vehicle, VehicleAxle } from '../../core/job/model.ts';
+import { v7 as uuidv7 } from 'uuid';
 import { isDuplicate, type Database } from './db/pool.ts';
+import { listOpenJobIdsOf } from './db/jobs.ts';
+import type { Person } from './db/people.ts';
 import { findVehicle, insertVehicle, updateVehicle } from './db/vehicles.ts';
-import { withUnit } from './jobs/heights.ts';
+import { tell } from './jobs/book.ts';
 import { invalid, notFound, Problem, refuse } from './problem.ts';
 
 interface AxleInput {
@@ -49,24 +53,67 @@ export async function createVehicle(db: Database, input: VehicleInput): Promise<
 	return vehicle;
 }
 
+/**
+ * Writes the whole car, and an entry into each of its open jobs: they go on with the car as it is known
+ * now. Signed jobs keep the car they were signed with.
+ *
+ * @param jobId the job in which it was measured, where it was
+ */
 export async function changeVehicle(
 	db: Database,
 	id: string,
-	{ version, ...input }: VehicleInput & { version: number }
-): Promise<{ version: number }> {
+	{ version, jobId, ...input }: VehicleInput & { version: number; jobId?: string },
+	person: Pick<Person, 'id' | 'name' | 'role'>
+): Promise<{ version: number; told: { jobId: string; entries: Entry[] }[] }> {
 	const vehicle = { ...toVehicle(input, version), id };
 	const written = await withPlateFault(vehicle, () =>
 		db.transaction(async (tx) => {
 			if (!(await findVehicle(tx, id))) throw notFound('car');
-			return updateVehicle(tx, vehicle);
+			const open = await listOpenJobIdsOf(tx, id);
+			if (jobId !== undefined && !open.includes(jobId)) {
+				throw refuse('jobId', 'is not an open job of this car', jobId);
+			}
+			if (!(await updateVehicle(tx, vehicle, jobId))) return undefined;
+			const told = [];
+			for (const one of open)
+				told.push(await tellCar(tx, one, { ...vehicle, version: version + 1 }, person));
+			return told;
 		})
 	);
-	if (written) return { version: version + 1 };
+	if (written) return { version: version + 1, told: written };
 	const current = (await findVehicle(db, id))!;
 	throw new Problem(409, 'Someone else changed this car meanwhile.', [], {
 		currentVersion: current.version,
 		current
 	});
+}
+
+async function tellCar(
+	tx: Database,
+	jobId: string,
+	vehicle: Vehicle,
+	person: Pick<Person, 'id' | 'name' | 'role'>
+): Promise<{ jobId: string; entries: Entry[] }> {
+	const command = {
+		id: uuidv7(),
+		kind: 'car',
+		subject: 'car',
+		enteredAt: new Date().toISOString()
+	} as const;
+	const { entries } = await tell(tx, jobId, command, {
+		person,
+		decide: ({ record }) => [
+			{
+				...command,
+				personId: person.id,
+				device: null,
+				seen: record.seq,
+				corrects: null,
+				data: { vehicle }
+			}
+		]
+	});
+	return { jobId, entries };
 }
 
 async function withPlateFault<T>(vehicle: Vehicle, work: () => Promise<T>): Promise<T> {

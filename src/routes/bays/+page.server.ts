@@ -7,7 +7,7 @@ export const load: PageServerLoad = async ({ url, locals }) => {
 	const asked = parseISO(url.searchParams.get('week') ?? '');
 	const monday = startOfISOWeek(isValid(asked) ? asked : new Date());
 	// A day more at each end: the browser may live in another time zone.
-	const jobs = await bayPlan(db, locals.shop!, addDays(monday, -1), addDays(monday, 8));
+	const jobs = await bayPlan(db, addDays(monday, -1), addDays(monday, 8));
 	const week = [
 		monday.getFullYear(),
 		String(monday.getMonth() + 1).padStart(2, '0'),

@@ -1,8 +1,9 @@
+import { pageOf } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import { dueRetorques } from '$lib/server/jobs/retorques';
+import { dueRetorques } from '$lib/server/jobs/lists';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => ({
-	title: 'Wheels to check',
-	due: await dueRetorques(db)
-});
+export const load: PageServerLoad = async ({ url }) => {
+	const page = pageOf(url);
+	return { title: 'Wheels to check', page, due: await dueRetorques(db, page) };
+};

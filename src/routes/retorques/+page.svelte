@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { retorqueAfterKm } from '$core/procedure/retorque';
 	import { personalUnits } from '$lib/client/units';
+	import PageLinks from '$lib/ui/controls/PageLinks.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 
 	let { data } = $props();
@@ -15,17 +16,19 @@
 		<p class="text-soft">
 			Wheel fasteners are torqued again after {distance(retorqueAfterKm.from)} to {distance(
 				retorqueAfterKm.to
-			)}. Longest waiting first.
+			)}. {data.due.all
+				? `${data.due.all} ${data.due.all === 1 ? 'car' : 'cars'}, longest waiting first.`
+				: ''}
 		</p>
 	</div>
-	{#if data.due.length === 0}
+	{#if data.due.all === 0}
 		<div class="panel p-8 text-center">
 			<p class="text-xl font-semibold">No wheels to check.</p>
 			<p class="mt-1 text-soft">A car comes onto this list when its job is signed.</p>
 		</div>
 	{:else}
 		<ul class="panel divide-y divide-line">
-			{#each data.due as line (line.id)}
+			{#each data.due.lines as line (line.id)}
 				<li class="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3">
 					<span class="num w-36 text-2xl">{line.plate}</span>
 					<span class="min-w-48 flex-1">
@@ -44,5 +47,6 @@
 				</li>
 			{/each}
 		</ul>
+		<PageLinks page={data.page} more={data.due.more} />
 	{/if}
 </div>

@@ -1,11 +1,11 @@
 import type { RequestEvent, RequestHandler } from '@sveltejs/kit';
-import type Joi from 'joi';
 import { unitChoice } from '../../../core/units/format.ts';
 import { validate } from '../../../core/validate.ts';
-import type { TypedContext } from '../../schema/fields.ts';
+import type { TypedContext } from '../../../core/schema/fields.ts';
 import { log } from '../app.ts';
 import type { Person } from '../db/people.ts';
 import { invalid, Problem } from '../problem.ts';
+import { inputOf } from './operations.ts';
 
 /** Runs a handler; what it throws becomes an answer that says what is wrong (RFC 9457). */
 export function endpoint(
@@ -60,21 +60,32 @@ export function lead(event: RequestEvent): Person {
 	return who;
 }
 
-/** The request's JSON, checked; faults name their fields. */
-export async function body<T>(event: RequestEvent, schema: Joi.Schema): Promise<T> {
+/** The request's JSON, checked by the schema that is published for this route; faults name their fields. */
+export async function body<T>(event: RequestEvent): Promise<T> {
+	return read<T>(await jsonOf(event), event);
+}
+
+/** The request's JSON as it came; only an import asks for it, to see of which format it is. */
+export async function jsonOf(event: RequestEvent): Promise<unknown> {
 	const type = event.request.headers.get('content-type') ?? '';
 	if (!/^application\/([\w.+-]+\+)?json\b/.test(type)) {
 		throw new Problem(415, 'Send JSON with content-type application/json.');
 	}
-	const data = await readJson(event);
+	return readJson(event);
+}
+
+export function read<T>(data: unknown, event: RequestEvent, schema = inputOf(event)): T {
 	const { shop, person: who } = event.locals;
 	const context: TypedContext = {
 		units: unitChoice(who?.units ?? shop?.units ?? { system: 'metric', torque: 'N·m' }),
 		now: Date.now()
 	};
 	const checked = validate<T>(schema, data, context);
-	if (!checked.ok) throw invalid(checked.faults);
-	return checked.value;
+	if (checked.ok) return checked.value;
+	// A fault in what is said names the field as it was said.
+	throw invalid(
+		checked.faults.map((fault) => ({ ...fault, field: fault.field.replace(/^data\./, '') }))
+	);
 }
 
 async function readJson(event: RequestEvent): Promise<unknown> {
@@ -103,4 +114,10 @@ export function download(text: string, name: string, type: string): Response {
 			'cache-control': 'no-store'
 		}
 	});
+}
+
+/** Which page of a list is asked for, from 0. */
+export function pageOf(url: URL): number {
+	const page = Number(url.searchParams.get('page') ?? 0);
+	return Number.isSafeInteger(page) && page > 0 ? page : 0;
 }

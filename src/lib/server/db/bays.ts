@@ -27,6 +27,14 @@ export async function listSlots(db: Database, from: Date, to: Date): Promise<Slo
 	return rows.map(toSlot);
 }
 
+/** Slots of every job that is not signed. */
+export async function listOpenSlots(db: Database): Promise<Slot[]> {
+	const rows = await db.rows(
+		`SELECT b.* FROM bay_slots b JOIN job_lines l ON l.job_id = b.job_id WHERE l.closed = FALSE`
+	);
+	return rows.map(toSlot);
+}
+
 export async function findSlot(db: Database, jobId: string): Promise<Slot | undefined> {
 	const row = await db.row('SELECT * FROM bay_slots WHERE job_id = ?', [jobId]);
 	return row && toSlot(row);

@@ -1,170 +1,184 @@
 import type { Corner } from '../../../core/height/corners.ts';
-import type { JobHeader, SignOff } from '../../../core/job/model.ts';
+import type { Stage } from '../../../core/procedure/owed.ts';
 import type { Database, Row } from './pool.ts';
-import { searchWords } from './vehicles.ts';
 
-function toHeader(row: Row): JobHeader {
-	return {
-		id: row.id as string,
-		number: row.number as string,
-		complaint: row.complaint as string,
-		odometerKm: row.odometer_km as number | null,
-		odometerEntered: row.odometer_entered as string | null,
-		corners: (row.corners as string).split(',') as Corner[],
-		technicianId: row.technician_id as string | null,
-		school: row.school as JobHeader['school'],
-		openedAt: (row.opened_at as Date).toISOString(),
-		createdBy: row.created_by as string,
-		signedAt: (row.signed_at as Date | null)?.toISOString() ?? null,
-		resetAboveMm: row.reset_above_mm as number,
-		version: row.version as number
-	};
+/** A job as this shop knows it; everything else of it is its book. */
+export interface JobRow {
+	id: string;
+	number: string;
+	vehicleId: string;
+	/** Number of the last entry of its book. */
+	seq: number;
 }
 
-export async function findJob(
-	db: Database,
-	id: string
-): Promise<(JobHeader & { vehicleId: string }) | undefined> {
-	const row = await db.row('SELECT * FROM jobs WHERE id = ?', [id]);
-	return row && { ...toHeader(row), vehicleId: row.vehicle_id as string };
+const toJob = (row: Row): JobRow => ({
+	id: row.id as string,
+	number: row.number as string,
+	vehicleId: row.vehicle_id as string,
+	seq: row.seq as number
+});
+
+export async function findJob(db: Database, id: string): Promise<JobRow | undefined> {
+	const row = await db.row('SELECT id, number, vehicle_id, seq FROM jobs WHERE id = ?', [id]);
+	return row && toJob(row);
 }
 
-/** Holds the job for the rest of the transaction, so that its rows are numbered one after the other. */
-export async function lockJob(
-	db: Database,
-	id: string
-): Promise<(JobHeader & { vehicleId: string }) | undefined> {
-	const row = await db.row('SELECT * FROM jobs WHERE id = ? FOR UPDATE', [id]);
-	return row && { ...toHeader(row), vehicleId: row.vehicle_id as string };
+/** Holds the job for the rest of the transaction, so that its entries are numbered one after the other. */
+export async function lockJob(db: Database, id: string): Promise<JobRow | undefined> {
+	const row = await db.row('SELECT id, number, vehicle_id, seq FROM jobs WHERE id = ? FOR UPDATE', [
+		id
+	]);
+	return row && toJob(row);
 }
 
-/** Jobs whose number, complaint, plate, car or owner holds every word; open first, latest first. */
-export async function searchJobIds(
-	db: Database,
-	filter: { search: string; vehicleId?: string },
-	limit: number
-): Promise<string[]> {
-	const words = searchWords(filter.search);
-	const where = words.map(
-		() =>
-			`CONCAT_WS(' ', j.number, j.complaint, v.plate, REPLACE(v.plate, ' ', ''), v.make, v.model, v.owner, t.name) LIKE ?`
-	);
-	const values: unknown[] = [...words];
-	if (filter.vehicleId) {
-		where.push('j.vehicle_id = ?');
-		values.push(filter.vehicleId);
-	}
-	const rows = await db.rows(
-		`SELECT j.id FROM jobs j
-		   JOIN vehicles v ON v.id = j.vehicle_id
-		   LEFT JOIN people t ON t.id = j.technician_id
-		  ${where.length ? `WHERE ${where.join(' AND ')}` : ''}
-		  ORDER BY j.signed_at IS NOT NULL, j.opened_at DESC, j.id DESC LIMIT ?`,
-		[...values, limit]
-	);
-	return rows.map((row) => row.id as string);
+/** Every job, or those with these numbers. */
+export async function listJobs(db: Database, numbers?: readonly string[]): Promise<JobRow[]> {
+	const rows = numbers?.length
+		? await db.rows(
+				'SELECT id, number, vehicle_id, seq FROM jobs WHERE number IN (?) ORDER BY number',
+				[numbers]
+			)
+		: await db.rows('SELECT id, number, vehicle_id, seq FROM jobs ORDER BY number');
+	return rows.map(toJob);
 }
+
+export async function insertJob(db: Database, job: Omit<JobRow, 'seq'>): Promise<void> {
+	await db.run('INSERT INTO jobs (id, number, vehicle_id) VALUES (:id, :number, :vehicleId)', job);
+}
+
+const numberOf = (year: number, count: number) => `${year}-${String(count).padStart(4, '0')}`;
 
 /** The next number of the year, `2026-0001` on; call it inside the transaction of the insert. */
 export async function nextJobNumber(db: Database, year: number): Promise<string> {
-	const row = await db.row(
-		`SELECT MAX(CAST(SUBSTRING(number, 6) AS UNSIGNED)) AS last FROM jobs
-		  WHERE number RLIKE CONCAT('^', ?, '-[0-9]+$') FOR UPDATE`,
-		[String(year)]
-	);
-	return `${year}-${String(Number(row?.last ?? 0) + 1).padStart(4, '0')}`;
-}
-
-export async function insertJob(
-	db: Database,
-	job: JobHeader & { vehicleId: string }
-): Promise<void> {
 	await db.run(
-		`INSERT INTO jobs
-		   (id, number, vehicle_id, complaint, odometer_km, odometer_entered, corners, technician_id,
-		    school, signed_at, reset_above_mm, version, created_by, opened_at)
-		 VALUES
-		   (:id, :number, :vehicleId, :complaint, :odometerKm, :odometerEntered, :corners, :technicianId,
-		    :school, :signedAt, :resetAboveMm, :version, :createdBy, :openedAt)`,
-		jobRow(job)
+		`INSERT INTO job_numbers (year, last) VALUES (?, LAST_INSERT_ID(1))
+		 ON DUPLICATE KEY UPDATE last = LAST_INSERT_ID(last + 1)`,
+		[year]
 	);
+	const row = await db.row('SELECT LAST_INSERT_ID() AS last');
+	return numberOf(year, Number(row!.last));
 }
 
-/** Writes the head and takes the next version; the caller holds the job's lock and checked the version. */
-export async function updateJob(db: Database, job: JobHeader): Promise<void> {
+/** A number that came from elsewhere: ours go on behind it. @returns false when a job here has it already */
+export async function takeJobNumber(db: Database, number: string): Promise<boolean> {
+	if (await db.row('SELECT id FROM jobs WHERE number = ?', [number])) return false;
+	const [year, count] = number.split('-').map(Number);
 	await db.run(
-		`UPDATE jobs
-		    SET complaint = :complaint, odometer_km = :odometerKm, odometer_entered = :odometerEntered,
-		        corners = :corners, technician_id = :technicianId, school = :school,
-		        signed_at = :signedAt, reset_above_mm = :resetAboveMm, version = version + 1
-		  WHERE id = :id`,
-		jobRow(job)
+		`INSERT INTO job_numbers (year, last) VALUES (:year, :count)
+		 ON DUPLICATE KEY UPDATE last = GREATEST(last, :count)`,
+		{ year, count }
 	);
+	return true;
 }
 
-function jobRow(job: JobHeader): Record<string, unknown> {
-	return {
-		...job,
-		corners: job.corners.join(','),
-		openedAt: new Date(job.openedAt),
-		signedAt: job.signedAt && new Date(job.signedAt)
-	};
+/** A job as lists show it. */
+export interface JobLine {
+	id: string;
+	number: string;
+	vehicleId: string;
+	complaint: string;
+	plate: string;
+	car: string;
+	owner: string;
+	corners: Corner[];
+	technician: string;
+	openedAt: string;
+	signedAt: string | null;
+	stage: Stage;
+	/** Things still owed, on the corners and in all. */
+	owed: number;
+	/** Minutes of its whole order of work, and of what is left of it, at the usual pace; null: nothing planned. */
+	minutes: number | null;
+	minutesLeft: number | null;
+	/** Hours of soak before it. */
+	soakHours: number;
+	odometerKm: number | null;
+	wheelTorqueNm: number | null;
 }
 
-export interface JobChange {
-	version: number;
-	who: string;
-	what: string;
-	at: string;
+const toLine = (row: Row): JobLine => ({
+	id: row.job_id as string,
+	number: row.number as string,
+	vehicleId: row.vehicle_id as string,
+	complaint: row.complaint as string,
+	plate: row.plate as string,
+	car: row.car as string,
+	owner: row.owner as string,
+	corners: (row.corners as string).split(',') as Corner[],
+	technician: (row.technician as string | null) ?? '',
+	openedAt: (row.opened_at as Date).toISOString(),
+	signedAt: (row.signed_at as Date | null)?.toISOString() ?? null,
+	stage: row.stage as Stage,
+	owed: row.owed as number,
+	minutes: row.minutes as number | null,
+	minutesLeft: row.minutes_left as number | null,
+	soakHours: row.soak_hours as number,
+	odometerKm: row.odometer_km as number | null,
+	wheelTorqueNm: row.wheel_torque_nm as number | null
+});
+
+const select = `SELECT l.*, j.number, t.name AS technician FROM job_lines l
+		   JOIN jobs j ON j.id = l.job_id
+		   LEFT JOIN people t ON t.id = l.technician_id`;
+/** Which lines, latest first. */
+export interface LineFilter {
+	closed: boolean;
+	/** Every one of them, or a word that begins so, finds the job. */
+	words?: readonly string[];
+	vehicleId?: string;
+	/** Left out: all of them. */
+	limit?: number;
+	offset?: number;
 }
 
-export async function insertChange(
+export async function listLines(
 	db: Database,
-	change: { jobId: string; version: number; personId: string; what: string }
-): Promise<void> {
-	await db.run(
-		`INSERT INTO job_changes (job_id, version, person_id, what)
-		 VALUES (:jobId, :version, :personId, :what)`,
-		{ ...change, what: change.what.slice(0, 500) }
-	);
-}
-
-/** What was changed after a version, oldest first. */
-export async function changesSince(
-	db: Database,
-	jobId: string,
-	version: number
-): Promise<JobChange[]> {
+	{ closed, words = [], vehicleId, limit = 1e9, offset = 0 }: LineFilter
+): Promise<JobLine[]> {
+	const where = ['l.closed = ?'];
+	const values: unknown[] = [closed];
+	if (vehicleId) {
+		where.push('l.vehicle_id = ?');
+		values.push(vehicleId);
+	}
+	for (const word of words) {
+		where.push('l.job_id IN (SELECT w.job_id FROM job_words w WHERE w.word LIKE ?)');
+		values.push(`${word.replace(/[\\%_]/g, '\\$&')}%`);
+	}
 	const rows = await db.rows(
-		`SELECT c.version, p.name, c.what, c.created_at FROM job_changes c
-		   JOIN people p ON p.id = c.person_id
-		  WHERE c.job_id = ? AND c.version > ? ORDER BY c.version`,
-		[jobId, version]
+		`${select} WHERE ${where.join(' AND ')} ORDER BY l.opened_at DESC, l.job_id DESC LIMIT ? OFFSET ?`,
+		[...values, limit, offset]
 	);
-	return rows.map((row) => ({
-		version: row.version as number,
-		who: row.name as string,
-		what: row.what as string,
-		at: (row.created_at as Date).toISOString()
-	}));
+	return rows.map(toLine);
 }
 
-export async function findSignOff(db: Database, jobId: string): Promise<SignOff | null> {
-	const row = await db.row('SELECT * FROM sign_offs WHERE job_id = ?', [jobId]);
-	if (!row) return null;
-	return {
-		id: row.id as string,
-		personId: row.person_id as string,
-		overrideReason: row.override_reason as string | null,
-		owed: JSON.parse(row.owed as string),
-		signedAt: (row.signed_at as Date).toISOString()
-	};
+export async function listLinesOf(db: Database, ids: readonly string[]): Promise<JobLine[]> {
+	if (ids.length === 0) return [];
+	return (await db.rows(`${select} WHERE l.job_id IN (?)`, [ids])).map(toLine);
 }
 
-export async function insertSignOff(db: Database, jobId: string, signOff: SignOff): Promise<void> {
-	await db.run(
-		`INSERT INTO sign_offs (id, job_id, person_id, override_reason, owed, signed_at)
-		 VALUES (:id, :jobId, :personId, :overrideReason, :owed, :signedAt)`,
-		{ ...signOff, jobId, owed: JSON.stringify(signOff.owed), signedAt: new Date(signOff.signedAt) }
+/** Signed jobs whose wheels were off and have not been checked since, longest waiting first. */
+export async function listRecheckLines(
+	db: Database,
+	{ limit, offset = 0 }: { limit: number; offset?: number }
+): Promise<JobLine[]> {
+	const rows = await db.rows(
+		`${select} WHERE l.recheck = TRUE ORDER BY l.signed_at, l.job_id LIMIT ? OFFSET ?`,
+		[limit, offset]
 	);
+	return rows.map(toLine);
+}
+
+export async function countRecheckLines(db: Database): Promise<number> {
+	const row = await db.row('SELECT COUNT(*) AS n FROM job_lines WHERE recheck = TRUE');
+	return Number(row!.n);
+}
+
+/** Ids of a car's jobs that are not signed. */
+export async function listOpenJobIdsOf(db: Database, vehicleId: string): Promise<string[]> {
+	const rows = await db.rows(
+		'SELECT job_id FROM job_lines WHERE vehicle_id = ? AND closed = FALSE ORDER BY job_id',
+		[vehicleId]
+	);
+	return rows.map((row) => row.job_id as string);
 }

@@ -1,22 +1,27 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { createConnection, type RowDataPacket } from 'mysql2/promise';
+import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
 import type { Config } from '../config.ts';
 
 interface Migration {
 	name: string;
-	sql: string;
+	/** Statements, or a module whose `migrate` is given the connection. */
+	sql?: string;
+	module?: string;
 	checksum: string;
 }
 
 export function readMigrations(folder: string): Migration[] {
 	return readdirSync(folder)
-		.filter((name) => /^\d{4}_\w+\.sql$/.test(name))
+		.filter((name) => /^\d{4}_\w+\.(sql|ts)$/.test(name))
 		.sort()
 		.map((name) => {
-			const sql = readFileSync(join(folder, name), 'utf8');
-			return { name, sql, checksum: createHash('sha256').update(sql).digest('hex') };
+			const text = readFileSync(join(folder, name), 'utf8');
+			const checksum = createHash('sha256').update(text).digest('hex');
+			if (name.endsWith('.sql')) return { name, checksum, sql: text };
+			return { name, checksum, module: pathToFileURL(resolve(folder, name)).href };
 		});
 }
 
@@ -42,7 +47,7 @@ export async function migrate(config: Config['database'], folder: string): Promi
 		const [done] = await connection.query<RowDataPacket[]>('SELECT name, checksum FROM migrations');
 		const applied = new Map(done.map((row) => [row.name as string, row.checksum as string]));
 		const now: string[] = [];
-		for (const { name, sql, checksum } of readMigrations(folder)) {
+		for (const { name, sql, module, checksum } of readMigrations(folder)) {
 			const before = applied.get(name);
 			if (before === checksum) continue;
 			if (before) {
@@ -53,7 +58,13 @@ export async function migrate(config: Config['database'], folder: string): Promi
 					{ forPeople: true }
 				);
 			}
-			await connection.query(sql);
+			if (sql !== undefined) await connection.query(sql);
+			else {
+				const work = (await import(/* @vite-ignore */ module!)) as {
+					migrate: (connection: Connection) => Promise<void>;
+				};
+				await work.migrate(connection);
+			}
 			await connection.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', [
 				name,
 				checksum

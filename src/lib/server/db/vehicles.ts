@@ -42,6 +42,12 @@ export async function findVehicle(db: Database, id: string): Promise<Vehicle | u
 	return row && toVehicle(row, await db.rows('SELECT * FROM axles WHERE vehicle_id = ?', [id]));
 }
 
+/** The job in which a car's measures were last taken. */
+export async function findMeasuredIn(db: Database, id: string): Promise<string | undefined> {
+	const row = await db.row('SELECT measured_in FROM vehicles WHERE id = ?', [id]);
+	return (row?.measured_in as string | null) ?? undefined;
+}
+
 export interface VehicleLine {
 	id: string;
 	plate: string;
@@ -66,8 +72,8 @@ export async function searchVehicles(
 	);
 	const rows = await db.rows(
 		`SELECT v.id, v.plate, v.make, v.model, v.model_year, v.owner,
-		        COUNT(j.id) AS jobs, COALESCE(SUM(j.id IS NOT NULL AND j.signed_at IS NULL), 0) AS open_jobs
-		   FROM vehicles v LEFT JOIN jobs j ON j.vehicle_id = v.id
+		        COUNT(l.job_id) AS jobs, COALESCE(SUM(NOT l.closed), 0) AS open_jobs
+		   FROM vehicles v LEFT JOIN job_lines l ON l.vehicle_id = v.id
 		  ${where.length ? `WHERE ${where.join(' AND ')}` : ''}
 		  GROUP BY v.id ORDER BY v.updated_at DESC, v.id DESC LIMIT ?`,
 		[...words, limit]
@@ -85,7 +91,7 @@ export async function searchVehicles(
 }
 
 /** LIKE patterns, one for each word, with the user's own % and _ taken literally. */
-export function searchWords(search: string): string[] {
+function searchWords(search: string): string[] {
 	return search
 		.split(/\s+/)
 		.filter(Boolean)
@@ -103,14 +109,18 @@ export async function insertVehicle(db: Database, vehicle: Vehicle): Promise<voi
 }
 
 /** @returns false when the version is no longer the current one */
-export async function updateVehicle(db: Database, vehicle: Vehicle): Promise<boolean> {
+export async function updateVehicle(
+	db: Database,
+	vehicle: Vehicle,
+	measuredIn: string | null = null
+): Promise<boolean> {
 	const changed = await db.run(
 		`UPDATE vehicles
 		    SET plate = :plate, vin = :vin, make = :make, model = :model, model_year = :modelYear,
 		        owner = :owner, wheelbase_mm = :wheelbaseMm, modifications = :modifications,
-		        entered = :entered, version = version + 1
+		        entered = :entered, measured_in = COALESCE(:measuredIn, measured_in), version = version + 1
 		  WHERE id = :id AND version = :version`,
-		{ ...vehicle, entered: JSON.stringify(vehicle.entered) }
+		{ ...vehicle, measuredIn, entered: JSON.stringify(vehicle.entered) }
 	);
 	if (changed === 0) return false;
 	await putAxles(db, vehicle);

@@ -5,9 +5,9 @@ import type { Database, Row } from './pool.ts';
 /** A wrench with its last calibration, and its pulls on record since. */
 const select = `
 	SELECT w.*, c.calibrated_on, c.passed,
-	       (SELECT COUNT(*) FROM torques t
-	         WHERE t.wrench_id = w.id AND NOT t.withdrawn
-	           AND (c.calibrated_on IS NULL OR t.taken_at >= c.calibrated_on)) AS cycles
+	       (SELECT COALESCE(SUM(p.pulls), 0) FROM wrench_pulls p
+	         WHERE p.wrench_id = w.id
+	           AND (c.calibrated_on IS NULL OR p.day >= c.calibrated_on)) AS cycles
 	  FROM wrenches w
 	  LEFT JOIN wrench_calibrations c ON c.id = (
 	       SELECT id FROM wrench_calibrations

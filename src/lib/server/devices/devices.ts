@@ -11,11 +11,9 @@ import { atWork } from '../../../core/job/joints.ts';
 import type { Phase } from '../../../core/job/model.ts';
 import { tokenHash } from '../auth/secrets.ts';
 import { findDevice, insertDevice, setDeviceActive, setTask } from '../db/devices.ts';
-import { findJob } from '../db/jobs.ts';
-import { listJoints } from '../db/joints.ts';
 import { isDuplicate, type Database } from '../db/pool.ts';
-import { findVehicle } from '../db/vehicles.ts';
 import { findWrench } from '../db/wrenches.ts';
+import { readJob } from '../jobs/book.ts';
 import { notFound, Problem, refuse } from '../problem.ts';
 
 export interface DeviceInput {
@@ -102,10 +100,9 @@ async function taskFrom(
 			input.kind
 		);
 	}
-	const job = await findJob(db, input.jobId);
-	if (!job) throw notFound('job');
+	const { record: job } = await readJob(db, input.jobId);
 	if (job.signedAt) throw new Problem(409, 'This job is signed; its record is closed.');
-	const { plate } = (await findVehicle(db, job.vehicleId))!;
+	const { plate } = job.vehicle;
 	const askedAt = new Date().toISOString();
 	const common = { id: uuidv7(), jobId: job.id, personId, askedAt };
 	const where = input.corner ? cornerNames[input.corner].toLowerCase() : '';
@@ -118,7 +115,7 @@ async function taskFrom(
 		const label = `${plate}, ${where}, loaded`;
 		return { ...common, kind: 'loading', corner: input.corner!, method: input.method!, label };
 	}
-	const joint = (await listJoints(db, job.id)).find(({ id }) => id === input.jointId);
+	const joint = job.joints.find(({ id }) => id === input.jointId);
 	if (!joint) throw refuse('jointId', 'is not a joint of this job', input.jointId);
 	const list = actionsOf(atWork(joint));
 	const action = list[input.action!];

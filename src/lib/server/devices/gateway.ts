@@ -5,6 +5,7 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import { createInterface } from 'node:readline';
 import type { Logger } from 'pino';
+import type { Entry } from '../../../core/job/book/entry.ts';
 import { faultLine, validate } from '../../../core/validate.ts';
 import type { DeviceTask, SentReading } from '../../devices/model.ts';
 import { helloSchema, sentReadingSchema } from '../../schema/device.ts';
@@ -23,8 +24,8 @@ const helloMs = 5_000;
 export interface GatewayOptions {
 	db: Database;
 	log: Pick<Logger, 'info' | 'warn' | 'error'>;
-	/** A reading came in for this job. */
-	announce: (jobId: string, readingId: string) => void;
+	/** A reading came in for this job, and became these entries of its book. */
+	announce: (jobId: string, readingId: string, entries: readonly Entry[]) => void;
 	/** Lets connected devices be told of their tasks. */
 	lines: DeviceLines;
 }
@@ -214,5 +215,5 @@ async function answer(
 	say(socket, { type: 'ack', seq: sent.seq, id: sent.id, result, reason });
 	if (taken.taskDone) lines.tell(deviceId, null);
 	await setSeen(db, deviceId, new Date());
-	if (taken.jobId) announce(taken.jobId, sent.id);
+	if (taken.jobId) announce(taken.jobId, sent.id, taken.entries ?? []);
 }

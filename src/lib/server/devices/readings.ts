@@ -18,7 +18,8 @@ import type {
 	SentReading
 } from '../../devices/model.ts';
 import { atWork } from '../../../core/job/joints.ts';
-import type { Joint, Phase } from '../../../core/job/model.ts';
+import type { Command, Entry } from '../../../core/job/book/entry.ts';
+import type { Joint, JobRecord, Phase } from '../../../core/job/model.ts';
 import {
 	findDeviceReading,
 	insertDeviceReading,
@@ -28,19 +29,18 @@ import {
 	setTask,
 	settleDeviceReading
 } from '../db/devices.ts';
-import { findJob } from '../db/jobs.ts';
-import { listJoints } from '../db/joints.ts';
+import { findPerson, type Person } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
-import { addReading } from '../jobs/heights.ts';
-import { addLoading } from '../jobs/loadings.ts';
-import { addTorque } from '../jobs/torques.ts';
+import { readJob, tell } from '../jobs/book.ts';
 import { notFound, Problem, refuse } from '../problem.ts';
 
 /** A question is good for this long after it was last asked, ms: a closed page asks no more. */
 const freshMs = 15 * 60_000;
 
 /** What became of a line: an acknowledgement, or the number from which to send again. */
-export type Taken = (Acknowledged & { jobId?: string; taskDone: boolean }) | { resendFrom: number };
+export type Taken =
+	| (Acknowledged & { jobId?: string; taskDone: boolean; entries?: Entry[] })
+	| { resendFrom: number };
 
 const si = (value: number, unit: string): Quantity => ({
 	text: `${Number(value.toFixed(2))} ${unit}`,
@@ -72,7 +72,11 @@ export function takeReading(db: Database, deviceId: string, sent: SentReading): 
 		const late = task !== null && Date.parse(sent.takenAt) - Date.parse(task.askedAt) > freshMs;
 		const own = task !== null && sent.task === task.id && !late;
 		const jobId = task?.jobId ?? null;
-		const joint = own && task.kind === 'torque' ? await jointOf(tx, task) : undefined;
+		const record = own ? (await readJob(tx, task.jobId)).record : undefined;
+		const joint =
+			own && task.kind === 'torque'
+				? record!.joints.find(({ id }) => id === task.jointId)
+				: undefined;
 		const verdict = joint ? readTrace(joint, task as TorqueTask, sent) : null;
 		const doubt = own ? doubtOf(task, sent, joint, verdict) : notAsked(task, late);
 		const row = {
@@ -86,7 +90,8 @@ export function takeReading(db: Database, deviceId: string, sent: SentReading): 
 			takenAt: sent.takenAt,
 			personId: null
 		};
-		const refused = doubt ?? (await place(tx, device, task!, sent));
+		const placed = doubt === undefined ? await place(tx, device, task!, sent, record!) : undefined;
+		const refused = doubt ?? placed?.refused;
 		await insertDeviceReading(tx, {
 			...row,
 			state: refused === undefined ? 'placed' : 'held',
@@ -101,7 +106,8 @@ export function takeReading(db: Database, deviceId: string, sent: SentReading): 
 			result: refused === undefined ? 'placed' : 'held',
 			reason: refused ?? '',
 			taskDone,
-			...(jobId !== null && { jobId })
+			...(jobId !== null && { jobId }),
+			...(placed && { entries: placed.entries })
 		};
 	});
 }
@@ -125,10 +131,6 @@ function notAsked(task: DeviceTask | null, late: boolean): string {
 }
 
 type TorqueTask = Extract<DeviceTask, { kind: 'torque' }>;
-
-async function jointOf(db: Database, task: TorqueTask): Promise<Joint | undefined> {
-	return (await listJoints(db, task.jobId)).find((joint) => joint.id === task.jointId);
-}
 
 /** What the core reads in the trace of a step that ends by torque. */
 function readTrace(joint: Joint, task: TorqueTask, sent: SentReading): TraceResult | null {
@@ -176,90 +178,78 @@ function doubtOf(
 	return `${formatNumber(missed.by * 100, 0)} % ${missed.way} its ${what}`;
 }
 
-/** Writes the reading into the job's record under its own id. @returns why it was refused */
+/** Says the reading to the job's book under its own id, as the person who asked for it would. */
 async function place(
 	tx: Database,
 	device: Device,
 	task: DeviceTask,
-	sent: SentReading
-): Promise<string | undefined> {
+	sent: SentReading,
+	record: JobRecord
+): Promise<{ refused?: string; entries: Entry[] }> {
+	const where: Where = task.kind === 'loads' ? {} : task;
+	const command = commandOf(where, sent, record, device);
+	if (!command) return { entries: [] };
+	const person = (await findPerson(tx, task.personId))!;
 	try {
-		if (sent.kind === 'torque' && task.kind === 'torque') {
-			await addTorque(
-				tx,
-				task.jobId,
-				{
-					...torqueInput(sent, await actionKind(tx, task)),
-					jointId: task.jointId,
-					action: task.action,
-					wrench: device.name,
-					...(device.wrenchId !== null && { wrenchId: device.wrenchId }),
-					carState: task.carState,
-					...(task.method !== null && { method: task.method }),
-					...(task.hubToArchMm !== null && { hubToArch: si(task.hubToArchMm, 'mm') })
-				},
-				task.personId,
-				sent.id
-			);
-		} else if (sent.kind === 'height') {
-			await placeHeight(tx, task, sent);
-		}
-		return undefined;
+		return await tell(tx, task.jobId, command, { person, device: device.id });
 	} catch (error) {
 		if (!(error instanceof Problem)) throw error;
-		return problemWords(error);
+		return { refused: problemWords(error), entries: [] };
 	}
 }
 
 const problemWords = ({ message, faults }: Problem): string =>
 	faults.map((fault) => fault.message).join('; ') || message;
 
-async function actionKind(tx: Database, task: { jobId: string; jointId: string; action: number }) {
-	const joint = (await listJoints(tx, task.jobId)).find(({ id }) => id === task.jointId);
-	return joint && actionsOf(atWork(joint))[task.action]?.kind;
+/** Where a reading belongs: a device's task, or what a person says of a held one. */
+interface Where {
+	jointId?: string;
+	action?: number;
+	carState?: CarState;
+	method?: LoadMethod | null;
+	hubToArchMm?: number | null;
+	overrideReason?: string;
+	corner?: Corner;
+	phase?: Phase;
 }
 
-function torqueInput(sent: SentReading, kind: string | undefined) {
-	if (sent.kind !== 'torque') throw new Error('not a torque');
+/** The command that a reading is, as a person would say it; undefined for loads, which no book holds. */
+function commandOf(
+	where: Where,
+	sent: SentReading,
+	record: JobRecord,
+	device: Pick<Device, 'name' | 'wrenchId'>
+): Command | undefined {
+	const { id, takenAt: enteredAt } = sent;
+	if (sent.kind === 'height') {
+		const height = si(sent.heightMm, 'mm');
+		const subject = where.corner!;
+		if (where.phase) {
+			const data = { phase: where.phase, school: record.school, height };
+			return { id, kind: 'reading', subject, data, enteredAt };
+		}
+		const data = { method: where.method!, hubToArch: height, deviceReadingId: id };
+		return { id, kind: 'loading', subject, data, enteredAt };
+	}
+	if (sent.kind !== 'torque') return undefined;
+	const joint = record.joints.find((one) => one.id === where.jointId);
+	const { action = 0, hubToArchMm, method, overrideReason } = where;
+	const kind = joint && actionsOf(atWork(joint))[action]?.kind;
 	const turned = kind === 'angle' || kind === 'slacken';
 	const { angleDeg, torqueNm } = sent;
-	return {
-		id: sent.id,
+	const data = {
 		...(kind !== 'slacken' && torqueNm > 0 && { torque: si(torqueNm, 'N·m') }),
 		...(turned && angleDeg !== undefined && { angle: si(Math.abs(angleDeg), '°') }),
-		takenAt: sent.takenAt
+		action,
+		wrench: device.name,
+		...(device.wrenchId !== null && { wrenchId: device.wrenchId }),
+		...(overrideReason && { overrideReason }),
+		carState: where.carState!,
+		...(method && { method }),
+		...(hubToArchMm && { hubToArch: si(hubToArchMm, 'mm') }),
+		deviceReadingId: id
 	};
-}
-
-async function placeHeight(
-	tx: Database,
-	task: { jobId: string; personId: string; kind: string; corner?: Corner } & {
-		phase?: Phase;
-		method?: LoadMethod | null;
-	},
-	sent: SentReading
-): Promise<void> {
-	if (sent.kind !== 'height') throw new Error('not a height');
-	const height = si(sent.heightMm, 'mm');
-	const corner = task.corner!;
-	if (task.kind === 'loading') {
-		await addLoading(
-			tx,
-			task.jobId,
-			{ id: sent.id, corner, method: task.method!, hubToArch: height, takenAt: sent.takenAt },
-			task.personId,
-			sent.id
-		);
-		return;
-	}
-	const job = await findJob(tx, task.jobId);
-	if (!job) throw notFound('job');
-	await addReading(
-		tx,
-		task.jobId,
-		{ id: sent.id, phase: task.phase!, corner, school: job.school, height, takenAt: sent.takenAt },
-		task.personId
-	);
+	return { id, kind: 'torque', subject: where.jointId!, data, enteredAt };
 }
 
 export interface Placement {
@@ -274,53 +264,40 @@ export interface Placement {
 	phase?: Phase;
 }
 
-/** A person says where a held reading belongs; it is written there under its own id. */
+/** A person says where a held reading belongs; it is said to that book under its own id. */
 export function placeReading(
 	db: Database,
 	id: string,
-	where: Placement,
-	personId: string
-): Promise<DeviceReading> {
+	{ jobId, hubToArch, ...where }: Placement,
+	person: Pick<Person, 'id' | 'name' | 'role'>
+): Promise<{ reading: DeviceReading; entries: Entry[] }> {
 	return db.transaction(async (tx) => {
 		const held = await heldReading(tx, id);
 		const sent = held.reading;
-		if (sent.kind === 'torque') {
-			if (!where.jointId) throw refuse('jointId', 'say at which joint it was pulled');
-			const device = (await lockDevice(tx, held.deviceId))!;
-			await addTorque(
-				tx,
-				where.jobId,
-				{
-					...torqueInput(sent, await actionKind(tx, { ...where, jointId: where.jointId })),
-					jointId: where.jointId,
-					action: where.action,
-					wrench: device.name,
-					...(device.wrenchId !== null && { wrenchId: device.wrenchId }),
-					...(where.overrideReason && { overrideReason: where.overrideReason }),
-					carState: where.carState,
-					...(where.method && { method: where.method }),
-					...(where.hubToArch && { hubToArch: where.hubToArch })
-				},
-				personId,
-				sent.id
-			);
-		} else if (sent.kind === 'height') {
+		if (sent.kind === 'torque' && !where.jointId) {
+			throw refuse('jointId', 'say at which joint it was pulled');
+		}
+		if (sent.kind === 'height') {
 			if (!where.corner) throw refuse('corner', 'say at which corner it was read');
 			if (!where.phase && !where.method)
 				throw refuse('phase', 'before, after, or loaded by a method');
-			const kind = where.phase ? 'height' : 'loading';
-			await placeHeight(tx, { ...where, kind, personId }, sent);
 		}
+		const device = (await lockDevice(tx, held.deviceId))!;
+		const { record } = await readJob(tx, jobId);
+		const command = commandOf({ ...where, hubToArchMm: hubToArch?.si }, sent, record, device);
+		const entries = command
+			? (await tell(tx, jobId, command, { person, device: device.id })).entries
+			: [];
 		await settleDeviceReading(tx, {
 			id,
 			state: 'placed',
 			reason: held.reason,
-			jobId: where.jobId,
+			jobId,
 			jointId: where.jointId ?? null,
-			rowId: sent.kind === 'loads' ? null : sent.id,
-			personId
+			rowId: command ? sent.id : null,
+			personId: person.id
 		});
-		return (await findDeviceReading(tx, id))!;
+		return { reading: (await findDeviceReading(tx, id))!, entries };
 	});
 }
 

@@ -1,8 +1,9 @@
 import Papa from 'papaparse';
+import type { Job } from '../../../core/job/book/job.ts';
 import type { ShopCosts } from '../../../core/job/costs.ts';
+import { kindOf } from '../../../core/job/kinds/index.ts';
+import { partStatusNames } from '../../../core/job/kinds/part/data.ts';
 import type { JobRecord } from '../../../core/job/model.ts';
-import { jobParts } from '../../../core/job/plan.ts';
-import { partStatusNames } from '../../../core/job/work-book.ts';
 
 const nameOf = (job: JobRecord, id: string) =>
 	job.people.find((person) => person.id === id)?.name ?? '';
@@ -99,16 +100,46 @@ export function torquesCsv(job: JobRecord): string {
 }
 
 /** Parts of a job by side and axle. */
-export function partsCsv(job: JobRecord, costs: ShopCosts): string {
+export function partsCsv(job: Job, costs: ShopCosts): string {
 	return table(
-		jobParts(job, costs).map(({ kept, status, ...line }) => ({
+		job.parts(costs).map(({ kept, status, ...line }) => ({
 			...line,
-			job: job.number,
+			job: job.name.number,
 			corner: line.corner ?? '',
 			number: kept.number,
 			status: partStatusNames[status],
 			note: kept.note
 		})),
 		['job', 'corner', 'axle', 'name', 'hand', 'quantity', 'number', 'status', 'note']
+	);
+}
+
+/** The book, an entry a row: everything that is hashed, and the sentence for people. */
+export function bookCsv(job: JobRecord): string {
+	return table(
+		job.entries.map((entry) => ({
+			...entry,
+			job: job.number,
+			person: nameOf(job, entry.personId),
+			words: kindOf(entry.kind).words(entry.data, entry, job),
+			data: JSON.stringify(entry.data)
+		})),
+		[
+			'job',
+			'seq',
+			'id',
+			'kind',
+			'subject',
+			'words',
+			'person',
+			'personId',
+			'device',
+			'enteredAt',
+			'storedAt',
+			'seen',
+			'corrects',
+			'data',
+			'hash'
+		]
 	);
 }

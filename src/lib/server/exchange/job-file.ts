@@ -1,31 +1,50 @@
+import { v7 as uuidv7 } from 'uuid';
+import type { Entry } from '../../../core/job/book/entry.ts';
+import { bookOfFirst, type FirstRecord } from '../../../core/job/book/first-record.ts';
+import { Job } from '../../../core/job/book/job.ts';
+import type { PersonName, Vehicle } from '../../../core/job/model.ts';
 import { effective } from '../../../core/procedure/corrections.ts';
 import type { Fault } from '../../../core/result.ts';
-import type { JobRecord, PersonName } from '../../../core/job/model.ts';
 import { jobFileFormat, jobFileVersion } from '../../schema/job-file.ts';
-import { appendReading, putHeightSet, putOffset, putTarget } from '../db/heights.ts';
-import { findJob, insertChange, insertJob, insertSignOff, nextJobNumber } from '../db/jobs.ts';
-import { appendTorque, insertJoint } from '../db/joints.ts';
-import { appendLoading } from '../db/loadings.ts';
-import { appendWork } from '../db/work.ts';
-import { findPerson, insertPerson } from '../db/people.ts';
+import { insertEntries } from '../db/entries.ts';
+import { findJob, insertJob, nextJobNumber, takeJobNumber } from '../db/jobs.ts';
+import { findPerson, insertPerson, listPeople } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
-import { insertRetorque } from '../db/retorques.ts';
+import { findShop } from '../db/shop.ts';
 import { findVehicle, insertVehicle } from '../db/vehicles.ts';
+import { chained } from '../jobs/book.ts';
+import { project } from '../jobs/projections.ts';
 import { invalid, refuse } from '../problem.ts';
-import { linkImported, proveChain } from '../proof/chain.ts';
+import { proveBook } from '../proof/chain.ts';
+import { proveFirstChain } from '../proof/first-chain.ts';
 
+/** Without its pictures: they stay with the shop and its backups, their digests are in the book. */
 export interface JobFile {
 	format: typeof jobFileFormat;
 	formatVersion: typeof jobFileVersion;
-	/** Without its photos: they stay with the shop and its backups. */
-	job: JobRecord;
+	job: { id: string; number: string };
+	/** Hash of the last entry. */
+	head: string;
+	entries: readonly Entry[];
+	people: PersonName[];
 }
 
-export function toJobFile(job: JobRecord): JobFile {
+/** The file of before there was one book. */
+export interface FirstJobFile {
+	format: typeof jobFileFormat;
+	formatVersion: 1;
+	job: FirstRecord;
+}
+
+export function toJobFile({ record, entries }: Job): JobFile {
+	const { id, number, people } = record;
 	return {
 		format: jobFileFormat,
 		formatVersion: jobFileVersion,
-		job: { ...job, photos: [] }
+		job: { id, number },
+		head: entries.at(-1)!.hash,
+		entries,
+		people
 	};
 }
 
@@ -37,71 +56,80 @@ export interface ImportOutcome {
 }
 
 /**
- * Recreates a job from its file: same ids, no duplicates. A job, car or person that is here already is
+ * Recreates a job from its file: same entries, same hashes. A job, car or person that is here already is
  * left as it is. People who are not known here are added by name and cannot sign in.
  */
 export async function importJob(
 	db: Database,
-	file: JobFile,
-	importedBy: string | undefined
+	file: JobFile | FirstJobFile
 ): Promise<ImportOutcome> {
-	const { job } = file;
-	const faults = [...crossReferences(job), ...brokenChain(job)];
+	const { job, entries, people } = file.formatVersion === 1 ? await carried(db, file) : file;
+	const record = new Job({ ...job, people }, entries).record;
+	const faults = [...crossReferences(entries, people), ...brokenChain(record, file)];
 	if (faults.length) throw invalid(faults);
 	return db.transaction(async (tx) => {
 		const here = await findJob(tx, job.id);
 		if (here) return { jobId: here.id, number: here.number, created: false };
-		for (const person of job.people) await keepPerson(tx, person);
-		await keepVehicle(tx, job);
-		const number = await freeNumber(tx, job);
-		await insertJob(tx, { ...job, number, vehicleId: job.vehicle.id });
-		await insertChange(tx, {
-			jobId: job.id,
-			version: job.version,
-			personId: importedBy ?? job.createdBy,
-			what: 'imported from a file'
-		});
-		for (const phase of ['before', 'after'] as const) {
-			const set = job.heightSets[phase];
-			if (set) await putHeightSet(tx, job.id, phase, set);
-		}
-		for (const axle of ['front', 'rear'] as const) {
-			const offset = job.offsets[axle];
-			if (offset) await putOffset(tx, job.id, axle, offset);
-		}
-		for (const target of job.targets) await putTarget(tx, job.id, target);
-		for (const reading of job.readings) await appendReading(tx, job.id, reading);
-		for (const joint of job.joints) await insertJoint(tx, job.id, joint);
-		for (const torque of job.torques) await appendTorque(tx, job.id, torque);
-		for (const loading of job.loadings) await appendLoading(tx, job.id, loading);
-		for (const entry of job.work) await appendWork(tx, job.id, entry);
-		await linkImported(tx, job);
-		if (job.signOff) await insertSignOff(tx, job.id, job.signOff);
-		for (const retorque of job.retorques) await insertRetorque(tx, job.id, retorque);
+		for (const person of people) await keepPerson(tx, person);
+		await keepVehicle(tx, record.vehicle);
+		const year = Number(job.number.slice(0, 4));
+		const number = (await takeJobNumber(tx, job.number))
+			? job.number
+			: await nextJobNumber(tx, year);
+		const row = { id: job.id, number, vehicleId: record.vehicle.id };
+		await insertJob(tx, row);
+		await insertEntries(tx, job.id, entries);
+		const name = { ...row, people: await listPeople(tx) };
+		await project(tx, row, new Job(name, []), new Job(name, entries), entries);
 		return { jobId: job.id, number, created: true };
 	});
 }
 
-/** A file whose readings or torques were changed on the way is not taken. */
-function brokenChain(job: JobRecord): Fault[] {
-	const { broken } = proveChain(job);
-	return broken
-		? [{ field: `job.chain.${broken.seq - 1}`, message: `does not hold: ${broken.words}` }]
-		: [];
+/** A file of before, as the book it becomes. */
+async function carried(
+	db: Database,
+	{ job }: FirstJobFile
+): Promise<Pick<JobFile, 'job' | 'entries' | 'people'>> {
+	const faults = firstReferences(job);
+	if (faults.length) throw invalid(faults);
+	const shop = await findShop(db);
+	const storedAt = new Date().toISOString();
+	const loose = bookOfFirst(job, {
+		limits: { setDeg: shop?.twistSetDeg ?? 2, advisedDeg: shop?.twistAdvisedDeg ?? 5 },
+		changes: [],
+		storedAt: () => storedAt,
+		key: uuidv7
+	});
+	const entries = chained(job.id, undefined, loose);
+	const broken = proveFirstChain(job.id, entries, job.chain);
+	if (broken) throw invalid([{ field: 'job.chain', message: `does not hold: ${broken}` }]);
+	return { job: { id: job.id, number: job.number }, entries, people: job.people };
+}
+
+/** A file whose book was changed on the way is not taken. */
+function brokenChain(record: Job['record'], file: JobFile | FirstJobFile): Fault[] {
+	if (file.formatVersion === 1) return [];
+	const { broken, head } = proveBook(record);
+	if (broken) {
+		return [{ field: `entries.${broken.seq - 1}`, message: `does not hold: ${broken.words}` }];
+	}
+	return head === file.head
+		? []
+		: [{ field: 'head', message: 'is not the hash of the last entry', value: file.head }];
 }
 
 async function keepPerson(db: Database, person: PersonName): Promise<void> {
 	if (await findPerson(db, person.id)) return;
-	const handle = `import-${person.id}`.slice(0, 40);
+	const handle = `import-${person.id.replaceAll('-', '')}`;
 	await insertPerson(db, { ...person, handle, secretHash: null });
 }
 
-async function keepVehicle(db: Database, { vehicle }: JobRecord): Promise<void> {
+async function keepVehicle(db: Database, vehicle: Vehicle): Promise<void> {
 	if (await findVehicle(db, vehicle.id)) return;
 	const samePlate = await db.row('SELECT id FROM vehicles WHERE plate = ?', [vehicle.plate]);
 	if (samePlate) {
 		throw refuse(
-			'job.vehicle.plate',
+			'vehicle.plate',
 			'belongs to another car here: correct the plate of one of them, then import again',
 			vehicle.plate
 		);
@@ -109,62 +137,55 @@ async function keepVehicle(db: Database, { vehicle }: JobRecord): Promise<void> 
 	await insertVehicle(db, vehicle);
 }
 
-/** The file's own number unless another job here has it. */
-async function freeNumber(db: Database, job: JobRecord): Promise<string> {
-	const taken = await db.row('SELECT id FROM jobs WHERE number = ?', [job.number]);
-	return taken ? nextJobNumber(db, Number(job.number.slice(0, 4))) : job.number;
-}
-
-/** Everything a row names must be in the file, and a correction comes after what it corrects. */
-function crossReferences(job: JobRecord): Fault[] {
+/** Everything an entry names must be in the file, and a correction comes after what it corrects. */
+function crossReferences(entries: readonly Entry[], people: readonly PersonName[]): Fault[] {
 	const faults: Fault[] = [];
-	const people = new Set(job.people.map((person) => person.id));
-	const joints = new Set(job.joints.map((joint) => joint.id));
-	const need = (known: Set<string>, id: string | null, field: string, what: string) => {
-		if (id !== null && !known.has(id))
+	const known = new Set(people.map(({ id }) => id));
+	const seen = new Set<string>();
+	const joints = new Set(entries.filter(({ kind }) => kind === 'joint').map((e) => e.subject));
+	const need = (set: Set<string>, id: string | null, field: string, what: string) => {
+		if (id !== null && !set.has(id))
 			faults.push({ field, value: id, message: `names a ${what} that is not in the file` });
 	};
-	need(people, job.createdBy, 'job.createdBy', 'person');
-	need(people, job.technicianId, 'job.technicianId', 'person');
-	if (job.signOff) need(people, job.signOff.personId, 'job.signOff.personId', 'person');
-	if ((job.signOff === null) !== (job.signedAt === null)) {
-		faults.push({
-			field: 'job.signedAt',
-			value: job.signedAt,
-			message: 'a signed job has both signedAt and signOff'
-		});
-	}
-	for (const [i, { personId }] of job.loadings.entries())
-		need(people, personId, `job.loadings.${i}.personId`, 'person');
-	for (const [i, { personId }] of job.work.entries())
-		need(people, personId, `job.work.${i}.personId`, 'person');
-	for (const [i, { personId }] of job.retorques.entries())
-		need(people, personId, `job.retorques.${i}.personId`, 'person');
-	for (const [i, joint] of job.joints.entries()) {
-		if (!job.corners.includes(joint.corner)) {
+	for (const [i, entry] of entries.entries()) {
+		const field = `entries.${i}`;
+		if ((entry.kind === 'opened') !== (i === 0)) {
 			faults.push({
-				field: `job.joints.${i}.corner`,
-				value: joint.corner,
-				message: 'is not among the job’s corners'
+				field: `${field}.kind`,
+				value: entry.kind,
+				message: 'a book begins with its opening, once'
 			});
 		}
+		need(known, entry.personId, `${field}.personId`, 'person');
+		if ('technicianId' in entry.data) {
+			need(known, entry.data.technicianId, `${field}.data.technicianId`, 'person');
+		}
+		if (entry.kind === 'torque' || entry.kind === 'skip') {
+			need(joints, entry.subject, `${field}.subject`, 'joint');
+		}
+		// A note on the car may be of another job of it.
+		if (entry.kind !== 'note') need(seen, entry.corrects, `${field}.corrects`, 'entry before it');
+		seen.add(entry.id);
 	}
-	for (const key of ['readings', 'torques'] as const) {
-		const seen = new Set<string>();
-		for (const [i, row] of job[key].entries()) {
-			const field = `job.${key}.${i}`;
-			need(people, row.personId, `${field}.personId`, 'person');
-			need(seen, row.correctsId, `${field}.correctsId`, 'row before it');
-			if ('jointId' in row) need(joints, row.jointId, `${field}.jointId`, 'joint');
-			seen.add(row.id);
+	return faults.slice(0, 50);
+}
+
+/** The same for a file of before, in its own words. */
+function firstReferences(job: FirstRecord): Fault[] {
+	const faults: Fault[] = [];
+	const fault = (field: string, message: string, value?: unknown) =>
+		faults.push({ field, message, value });
+	if ((job.signOff === null) !== (job.signedAt === null)) {
+		fault('job.signedAt', 'a signed job has both signedAt and signOff', job.signedAt);
+	}
+	for (const [i, joint] of job.joints.entries()) {
+		if (!job.corners.includes(joint.corner)) {
+			fault(`job.joints.${i}.corner`, 'is not among the job’s corners', joint.corner);
 		}
 	}
 	const schools = new Set(effective(job.readings).map((reading) => reading.school));
 	if (schools.size > 1 || (schools.size === 1 && !schools.has(job.school))) {
-		faults.push({
-			field: 'job.readings',
-			message: 'heights of different schools are never mixed in one job'
-		});
+		fault('job.readings', 'heights of different schools are never mixed in one job');
 	}
 	return faults.slice(0, 50);
 }

@@ -1,10 +1,12 @@
+import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import type { Corner } from '../../../core/height/corners.ts';
-import { photoSide, type Photo } from '../../../core/job/work-book.ts';
-import { findPhoto, findPicture, insertPhoto, withdrawPhoto } from '../db/photos.ts';
+import { photoSide } from '../../../core/job/model.ts';
+import type { Person } from '../db/people.ts';
+import { findPicture, insertPicture } from '../db/pictures.ts';
 import type { Database } from '../db/pool.ts';
 import { notFound, Problem, refuse } from '../problem.ts';
-import { holdOpenJob } from './change.ts';
+import { tell, type Told } from './book.ts';
 
 export interface NewPhoto {
 	id: string;
@@ -23,29 +25,29 @@ export async function addPhoto(
 	db: Database,
 	jobId: string,
 	input: NewPhoto,
-	personId: string
-): Promise<Photo> {
-	const { data, info } = await shrunk(input.image);
+	{
+		person,
+		device = null
+	}: { person: Pick<Person, 'id' | 'name' | 'role'>; device?: string | null }
+): Promise<Told> {
+	const { data: jpeg, info } = await shrunk(input.image);
+	const { width, height } = info;
+	const digest = createHash('sha256').update(jpeg).digest('hex');
+	const { id, corner, subject: about, note, takenAt: enteredAt } = input;
+	const command = { id, kind: 'photo', subject: id, enteredAt } as const;
 	return db.transaction(async (tx) => {
-		await holdOpenJob(tx, jobId);
-		const earlier = await findPhoto(tx, input.id);
-		if (earlier) {
-			if (earlier.jobId !== jobId) throw new Problem(409, 'That photo belongs to another job.');
-			return earlier.photo;
-		}
-		const photo: Photo = {
-			id: input.id,
-			corner: input.corner,
-			subject: input.subject,
-			note: input.note,
-			width: info.width,
-			height: info.height,
-			withdrawn: false,
-			personId,
-			takenAt: input.takenAt
-		};
-		await insertPhoto(tx, jobId, photo, data);
-		return photo;
+		const told = await tell(tx, jobId, command, {
+			person,
+			device,
+			decide({ record }) {
+				if (record.signedAt) throw new Problem(409, 'This job is signed; its record is closed.');
+				const data = { corner, about, note, width, height, digest, withdrawn: false };
+				const written = { personId: person.id, device, seen: record.seq, corrects: null };
+				return [{ ...command, ...written, data }];
+			}
+		});
+		await insertPicture(tx, { photoId: id, jobId, digest, jpeg });
+		return told;
 	});
 }
 
@@ -71,20 +73,4 @@ export async function picture(db: Database, jobId: string, id: string): Promise<
 	const found = await findPicture(db, jobId, id);
 	if (!found) throw notFound('photo');
 	return found;
-}
-
-/** Takes a photo out of sight, or back; the picture stays with the job. */
-export function changePhoto(
-	db: Database,
-	jobId: string,
-	id: string,
-	withdrawn: boolean
-): Promise<Photo> {
-	return db.transaction(async (tx) => {
-		await holdOpenJob(tx, jobId);
-		const found = await findPhoto(tx, id);
-		if (!found || found.jobId !== jobId) throw notFound('photo');
-		await withdrawPhoto(tx, id, withdrawn);
-		return { ...found.photo, withdrawn };
-	});
 }

@@ -6,7 +6,7 @@
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import type { WorkData } from '$core/job/work-book';
+	import type { Data } from '$core/job/kinds/comparison/data';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
@@ -72,7 +72,7 @@
 		return isLeft(corner) ? 'left' : 'right';
 	}
 
-	async function keep(outcome: WorkData['comparison']['outcome']) {
+	async function keep(outcome: Data['outcome']) {
 		refusal = await job.keep('comparison', subject, {
 			corner,
 			part,

@@ -1,14 +1,11 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { imperial, metric } from '$core/units/format';
 import { validate } from '$core/validate';
-import type { JobRecord } from '$core/job/model';
+import { demoRecord } from '$core/job/demo-jobs.testing';
 import { vehicleSchema } from '$lib/schema/vehicle';
 import { emptyForm, formOf, toInput } from './vehicle-form';
 
-const { vehicle } = (
-	JSON.parse(readFileSync('demo/jobs/2026-0214.json', 'utf8')) as { job: JobRecord }
-).job;
+const { vehicle } = demoRecord('2026-0214');
 const check = (input: unknown) =>
 	validate(vehicleSchema, input, { units: metric, now: Date.now() });
 

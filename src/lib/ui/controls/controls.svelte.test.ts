@@ -3,7 +3,6 @@ import { createRawSnippet } from 'svelte';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { unitChoice } from '$core/units/format';
 import type { Refusal } from '$lib/client/api';
-import type { VersionedWrite } from '$lib/client/versioned.svelte';
 import ActionButton from './ActionButton.svelte';
 import Choice from './Choice.svelte';
 import Field from './Field.svelte';
@@ -181,30 +180,6 @@ describe('a refusal', () => {
 		expect(alert.textContent).toContain('Two entries need another look.');
 		expect(alert.textContent).toMatch(/version: is too old/);
 		expect(alert.textContent).not.toContain('is required');
-	});
-
-	it('lets a person whose page was old see what changed, and choose', async () => {
-		const applyAgain = vi.fn(() => Promise.resolve(true));
-		const takeTheirs = vi.fn(() => Promise.resolve());
-		const onapplied = vi.fn();
-		const write = {
-			refusal: {
-				status: 409,
-				title: 'Changed meanwhile',
-				currentVersion: 4,
-				changes: [{ version: 4, who: 'Tomas', what: 'complaint', at: '' }]
-			},
-			stale: true,
-			applyAgain,
-			takeTheirs
-		} as unknown as VersionedWrite;
-		render(RefusalNotice, { write, onapplied });
-		expect(screen.getByRole('alert').textContent).toContain('Tomas: complaint');
-		await fireEvent.click(screen.getByRole('button', { name: 'Apply mine on top' }));
-		expect(applyAgain).toHaveBeenCalledTimes(1);
-		await vi.waitFor(() => expect(onapplied).toHaveBeenCalledTimes(1));
-		await fireEvent.click(screen.getByRole('button', { name: 'Keep theirs, drop mine' }));
-		expect(takeTheirs).toHaveBeenCalledTimes(1);
 	});
 });
 

@@ -1,6 +1,5 @@
 <script lang="ts">
-	import { currentJob } from '$lib/client/job-state.svelte';
-	import { VersionedWrite } from '$lib/client/versioned.svelte';
+	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { Conditions, Phase } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -12,7 +11,7 @@
 	let { phase }: { phase: Phase } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new VersionedWrite();
+	const write = new Telling(job);
 	const set = $derived(job.record.heightSets[phase]);
 	const checks = [
 		['levelFloor', 'Level floor'],
@@ -24,7 +23,6 @@
 	let open = $state(false);
 	let form = $state(start());
 	let resolution = $state('');
-	let version = 0;
 
 	function start(): Conditions {
 		const before =
@@ -44,23 +42,15 @@
 
 	function edit() {
 		form = start();
+		write.begin();
 		const step = set?.resolutionMm ?? (units.choice.length === 'in' ? 25.4 / 16 : 1);
 		resolution = units.show(step, 'length', { decimals: units.choice.length === 'in' ? 4 : 1 });
-		version = job.record.version;
 		open = true;
 	}
 
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		if (
-			await write.send(
-				'PUT',
-				`/jobs/${job.record.id}/heights/${phase}`,
-				{ conditions: form, resolution },
-				version
-			)
-		)
-			open = false;
+		if (await write.send('conditions', phase, { conditions: form, resolution })) open = false;
 	}
 	const said = $derived(
 		set &&
@@ -81,7 +71,7 @@
 {#if open}
 	<form class="panel space-y-4 p-4" onsubmit={save}>
 		<h2 class="text-lg">How the car stands</h2>
-		<RefusalNotice {write} onapplied={() => (open = false)} />
+		<RefusalNotice refusal={write.refusal} />
 		<div class="grid gap-2 sm:grid-cols-2">
 			{#each checks as [key, name] (key)}
 				<label class="touch flex items-center gap-3"

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { schools } from '$core/height/schools';
-	import { currentJob } from '$lib/client/job-state.svelte';
-	import { VersionedWrite } from '$lib/client/versioned.svelte';
+	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -9,7 +8,7 @@
 
 	/** Heights of another school need a stated way to hub to arch before a bush can be judged. */
 	const job = currentJob();
-	const write = new VersionedWrite();
+	const write = new Telling(job);
 	const school = $derived(schools[job.record.school]);
 	const texts = $state({
 		front: job.record.offsets.front?.entered ?? '',
@@ -17,12 +16,7 @@
 	});
 
 	async function save(axle: 'front' | 'rear') {
-		await write.send(
-			'PUT',
-			`/jobs/${job.record.id}/offsets`,
-			{ axle, offset: texts[axle] },
-			job.record.version
-		);
+		if (await write.send('offset', axle, { offset: texts[axle] })) write.begin();
 	}
 </script>
 
@@ -31,7 +25,7 @@
 		<summary class="touch flex items-center font-semibold"
 			>To hub to arch: {school.toHubToArch}</summary
 		>
-		<RefusalNotice {write} fields={['offset']} />
+		<RefusalNotice refusal={write.refusal} fields={['offset']} />
 		<div class="grid gap-4 pt-2 sm:grid-cols-2">
 			{#each ['front', 'rear'] as const as axle (axle)}
 				<form

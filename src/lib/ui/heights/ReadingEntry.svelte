@@ -4,14 +4,12 @@
 	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import { readingsPerCorner } from '$core/procedure/owed';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { outbox } from '$lib/client/outbox.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { Phase, Reading } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Keypad from '$lib/ui/controls/Keypad.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { tick } from 'svelte';
-	import { v7 as uuidv7 } from 'uuid';
 
 	interface Props {
 		phase: Phase;
@@ -60,34 +58,24 @@
 			return;
 		}
 		problem = undefined;
-		const body = {
-			id: uuidv7(),
-			phase,
-			corner,
-			school: job.record.school,
-			height: withMeantUnit(text, unit),
-			takenAt: new Date().toISOString(),
-			...(correcting ? { correctsId: correcting.id } : {})
-		};
+		const said = { phase, school: job.record.school, height: withMeantUnit(text, unit) };
+		const at = corner;
 		const count = readings.length + (correcting ? 0 : 1);
+		const corrects = correcting?.id;
 		text = '';
 		correcting = undefined;
-		void outbox.add(`/jobs/${job.record.id}/readings`, body);
-		onkept(body.corner, count);
+		// Read under a car: what the server will not take is kept for a look, never lost.
+		void job
+			.tell('reading', at, said, { stays: true, ...(corrects && { corrects }) })
+			.then((refused) => (problem = refused?.faults?.[0]?.message ?? refused?.title));
+		onkept(at, count);
 		input?.focus({ preventScroll: true });
 	}
 
 	async function withdraw(reading: Reading) {
 		correcting = undefined;
-		await outbox.add(`/jobs/${job.record.id}/readings`, {
-			id: uuidv7(),
-			phase,
-			corner,
-			school: job.record.school,
-			withdraw: true,
-			correctsId: reading.id,
-			takenAt: new Date().toISOString()
-		});
+		const said = { phase, school: job.record.school, withdraw: true };
+		await job.tell('reading', corner, said, { corrects: reading.id });
 	}
 
 	function correct(reading: Reading) {

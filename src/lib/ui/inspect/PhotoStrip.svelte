@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { cornerNames, type Corner } from '$core/height/corners';
-	import { call, type Refusal } from '$lib/client/api';
+	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { photoBox } from '$lib/client/photo-box.svelte';
-	import { refresh } from '$lib/client/refresh';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 
@@ -44,12 +43,10 @@
 		picker!.value = '';
 	}
 	async function withdraw(id: string, withdrawn: boolean) {
-		const answer = await call('PATCH', `/jobs/${job.record.id}/photos/${id}`, { withdrawn });
-		refusal = answer.ok ? undefined : answer.refusal;
-		if (!answer.ok) return;
+		refusal = await job.tell('photo', id, { withdrawn });
+		if (refusal) return;
 		gone = withdrawn ? id : undefined;
 		dialog?.close();
-		await refresh();
 	}
 	const about = (photo: { corner: Corner | null; subject: string }) =>
 		[photo.corner && cornerNames[photo.corner], photo.subject].filter(Boolean).join(', ');

@@ -9,7 +9,6 @@
 	import type { Refusal } from '$lib/client/api';
 	import type { Standing } from '$lib/client/car-state.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { outbox } from '$lib/client/outbox.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { atWork } from '$core/job/joints';
 	import type { Joint, Torque } from '$core/job/model';
@@ -19,7 +18,6 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { onMount } from 'svelte';
-	import { v7 as uuidv7 } from 'uuid';
 	import AskedNumber from './AskedNumber.svelte';
 	import CastleSlot from './CastleSlot.svelte';
 	import JointHead from './JointHead.svelte';
@@ -147,34 +145,39 @@
 		| { angle: string }
 		| { seen: Sight }
 		| { skipReason: string }
-		| { withdraw: true; correctsId: string };
-	async function send(what: What) {
+		| { withdraw: true };
+	async function send(what: What, corrects = correcting?.id) {
 		busy = true;
-		const id = uuidv7();
 		const jointId = joint.id;
 		const height = withMeantUnit(car.hubToArch, units.choice.length);
 		const tool = 'withdraw' in what || 'skipReason' in what || 'seen' in what;
-		const refused = await outbox.add(`/jobs/${job.record.id}/torques`, {
-			id,
-			jointId,
-			action: correcting?.action ?? ('withdraw' in what ? 0 : index),
-			...(!tool && wrench ? { wrenchId: wrench.id, wrench: wrench.name } : {}),
-			...(!tool && !wrench && otherWrench.trim() ? { wrench: otherWrench.trim() } : {}),
+		const { skipReason, withdraw, ...said } = what as {
+			skipReason?: string;
+			withdraw?: true;
+		} & Record<string, string>;
+		const stood = {
+			action: correcting?.action ?? (withdraw ? 0 : index),
 			...(overrideReason.trim() ? { overrideReason: overrideReason.trim() } : {}),
 			carState: car.carState,
 			...(car.method ? { method: car.method } : {}),
-			...(car.method && height ? { hubToArch: height } : {}),
-			...(correcting ? { correctsId: correcting.id } : {}),
-			lastSeenId: rows[rows.length - 1]?.id ?? null,
-			takenAt: new Date().toISOString(),
-			...what
-		});
+			...(car.method && height ? { hubToArch: height } : {})
+		};
+		const refused = skipReason
+			? await job.tell('skip', jointId, { ...stood, reason: skipReason })
+			: await job.tell(
+					'torque',
+					jointId,
+					{
+						...stood,
+						...(!tool && wrench ? { wrenchId: wrench.id, wrench: wrench.name } : {}),
+						...(!tool && !wrench && otherWrench.trim() ? { wrench: otherWrench.trim() } : {}),
+						...(withdraw ? { withdraw } : said)
+					},
+					corrects ? { corrects } : {}
+				);
 		busy = false;
 		refusal = undefined;
-		if (refused) {
-			outbox.drop(id);
-			return onrefused(jointId, refused);
-		}
+		if (refused) return onrefused(jointId, refused);
 		correcting = undefined;
 		skipping = false;
 		if (!('withdraw' in what)) onrecorded(jointId);
@@ -330,7 +333,7 @@
 									? `= ${formatNumber(understood.value.si, 0)}°`
 									: `= ${units.show(understood.value.si / leverage, 'torque')}${leverage === 1 ? '' : ' at the joint'}`}
 							{:else if understood}{understood.faults[0]!.message}
-							{:else}As said: {turned ? '90' : '75 ft-lb, 100'}{/if}
+							{:else}As said: {turned ? '90' : '62 ft-lb, 100'}{/if}
 						</p>
 					</div>
 					{#if step.kind !== 'slacken'}
@@ -406,7 +409,7 @@
 				text = row.entered.replace(/\s*N·m$/, unit === 'N·m' ? '' : ' N·m');
 				input?.focus();
 			}}
-			onwithdraw={(row) => send({ withdraw: true, correctsId: row.id })}
+			onwithdraw={(row) => send({ withdraw: true }, row.id)}
 		/>
 	{/if}
 </section>

@@ -13,9 +13,8 @@
 	} from '$core/layout/types';
 	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import { faultOf } from '$lib/client/api';
-	import { currentJob } from '$lib/client/job-state.svelte';
+	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { VersionedWrite } from '$lib/client/versioned.svelte';
 	import type { Joint } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
@@ -34,10 +33,9 @@
 	let { joint, onclose }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new VersionedWrite();
+	const write = new Telling(job);
 	// svelte-ignore state_referenced_locally (the form is made anew for each joint)
 	const start = joint;
-	const openedAt = job.record.version;
 	const form = $state({
 		corner: (start?.corner ?? job.record.corners[0]!) as string,
 		name: start?.name ?? '',
@@ -63,7 +61,10 @@
 	const twin = $derived(
 		start &&
 			job.record.joints.find(
-				(j) => j.name === start.name && j.corner !== start.corner && j.corner[0] === start.corner[0]
+				(j) =>
+					(start.key === null ? j.name === start.name : j.key === start.key) &&
+					j.corner !== start.corner &&
+					j.corner[0] === start.corner[0]
 			)
 	);
 	let both = $state(true);
@@ -77,36 +78,23 @@
 			torqueSource: torque && form.torqueSource,
 			programme: programmeInput(programme, start?.programme ?? null, units.choice),
 			thread: threadInput(programme),
-			...(start ? {} : { id: uuidv7(), corner })
+			...(start ? {} : { corner })
 		};
 	}
 
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		const path = `/jobs/${job.record.id}/joints`;
-		const sent = start
-			? await write.send('PATCH', `${path}/${start.id}`, body(), openedAt)
-			: await write.send('POST', path, body(), openedAt);
-		if (sent) await finish();
-	}
-
-	/** Goes on with the other side where that was asked for. */
-	async function finish() {
+		if (!(await write.send('joint', start?.id ?? uuidv7(), body()))) return;
 		if (start && twin && both) {
 			const { torque, torqueSource, oneTime, tool, holdStud, programme, thread, loosened } = body();
-			await write.send(
-				'PATCH',
-				`/jobs/${job.record.id}/joints/${twin.id}`,
-				{ torque, torqueSource, oneTime, tool, holdStud, programme, thread, loosened },
-				job.record.version
-			);
+			const same = { torque, torqueSource, oneTime, tool, holdStud, programme, thread, loosened };
+			if (!(await write.send('joint', twin.id, same))) return;
 		}
-		if (!write.refusal) onclose();
+		onclose();
 	}
 
 	async function remove() {
-		if (await write.send('DELETE', `/jobs/${job.record.id}/joints/${start!.id}`, {}, openedAt))
-			onclose();
+		if (await write.send('joint', start!.id, { remove: true })) onclose();
 	}
 </script>
 
@@ -115,9 +103,8 @@
 		{start ? `${cornerNames[start.corner]}: ${start.name}` : 'A joint the layout does not list'}
 	</h2>
 	<RefusalNotice
-		{write}
+		refusal={write.refusal}
 		fields={['name', 'kind', 'rule', 'torque', 'torqueSource', 'note', 'corner']}
-		onapplied={finish}
 	/>
 	<div class="grid gap-4 sm:grid-cols-2">
 		{#if !start}

@@ -8,9 +8,8 @@
 	import type { Dimension } from '$core/units/dimensions';
 	import { faultOf } from '$lib/client/api';
 	import { Live } from '$lib/client/live.svelte';
-	import { currentJob } from '$lib/client/job-state.svelte';
+	import { currentJob, type Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import type { VersionedWrite } from '$lib/client/versioned.svelte';
 	import { predictionEntry, predictionInput, type PredictionEntries } from '$core/job/prediction';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
@@ -20,7 +19,7 @@
 	interface Props {
 		corner: Corner;
 		before: HeightMeasure;
-		write: VersionedWrite;
+		write: Telling;
 		oncancel: () => void;
 		onkeep: (prediction: Record<string, string | number>) => void;
 	}

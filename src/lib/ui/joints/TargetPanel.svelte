@@ -1,9 +1,8 @@
 <script lang="ts">
 	import type { Corner } from '$core/height/corners';
 	import { faultOf } from '$lib/client/api';
-	import { currentJob } from '$lib/client/job-state.svelte';
+	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { VersionedWrite } from '$lib/client/versioned.svelte';
 	import { formatNumber } from '$core/units/format';
 	import { asHubToArch, settingToleranceMm, targetAlternatives } from '$core/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -18,7 +17,7 @@
 	let { corner }: { corner: Corner } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new VersionedWrite();
+	const write = new Telling(job);
 	const target = $derived(job.view.corners[corner].target);
 	const tolerance = $derived(settingToleranceMm(job.record, corner, job.limits));
 	const hub = $derived(target && asHubToArch(job.record, corner, target.heightMm));
@@ -35,7 +34,6 @@
 	let open = $state(false);
 	let text = $state('');
 	let source = $state<'maker' | 'predicted' | 'chosen'>('chosen');
-	let version = 0;
 	const predictionFields = Object.values(predictionEntry).map((name) => `prediction.${name}`);
 
 	function edit() {
@@ -43,20 +41,18 @@
 			? units.show(target.heightMm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 3 })
 			: '';
 		source = target && target.source !== 'before' ? target.source : 'chosen';
-		version = job.record.version;
+		write.begin();
 		open = true;
 	}
 	async function put(height: string | null) {
-		const body = {
-			corner,
-			source,
-			height: height && withMeantUnit(height, units.choice.length)
-		};
-		if (await write.send('PUT', `/jobs/${job.record.id}/targets`, body, version)) open = false;
+		// Back to the default: as the shop chose it.
+		const said = height
+			? { source, height: withMeantUnit(height, units.choice.length) }
+			: { source: 'chosen', height: null };
+		if (await write.send('target', corner, said)) open = false;
 	}
 	async function predict(prediction: Record<string, string | number>) {
-		const body = { corner, source: 'predicted', prediction };
-		if (await write.send('PUT', `/jobs/${job.record.id}/targets`, body, version)) open = false;
+		if (await write.send('target', corner, { source: 'predicted', prediction })) open = false;
 	}
 	const before = $derived(job.view.corners[corner].before);
 	const sources = $derived([
@@ -72,9 +68,8 @@
 	{#if open}
 		<Choice label="The target is" bind:value={source} options={sources} />
 		<RefusalNotice
-			{write}
+			refusal={write.refusal}
 			fields={source === 'predicted' ? predictionFields : ['height']}
-			onapplied={() => (open = false)}
 		/>
 		{#if source === 'predicted' && before}
 			<div class="mt-3">

@@ -20,14 +20,14 @@ describe('a programme in its form', () => {
 			'slacken and repeat',
 			{
 				then: [
-					{ kind: 'slacken', angleDeg: 180 },
+					{ kind: 'slacken', angleDeg: 120 },
 					{ kind: 'torque', torqueNm: 50 },
 					{ kind: 'angle', angleDeg: 45 }
 				]
 			},
 			{
 				then: [
-					{ kind: 'slacken', angle: '180 °' },
+					{ kind: 'slacken', angle: '120 °' },
 					{ kind: 'torque', torque: '50 N·m' },
 					{ kind: 'angle', angle: '45 °' }
 				]

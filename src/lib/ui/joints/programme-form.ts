@@ -65,7 +65,7 @@ export function programmeForm(
 	return {
 		shape: shapeName(programme ?? {}),
 		angle: angle ? String(angle.angleDeg) : '',
-		slacken: slacken ? String(slacken.angleDeg) : '180',
+		slacken: slacken ? String(slacken.angleDeg) : '120',
 		again: nm(again?.torqueNm),
 		high: nm(castle?.highNm),
 		slot: String(castle?.slotDeg ?? 60),

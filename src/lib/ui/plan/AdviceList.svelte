@@ -6,7 +6,7 @@
 	import type { ShopCosts } from '$core/job/costs';
 	import { showMoney } from '$core/job/costs';
 	import { declinedWork, jobAdvice, type AdviceLine } from '$core/job/plan';
-	import type { DecisionState } from '$core/job/work-book';
+	import type { DecisionState } from '$core/job/kinds/decision/data';
 
 	/** What ought to be done and why; the customer's word on each line. */
 	let { costs }: { costs: ShopCosts } = $props();

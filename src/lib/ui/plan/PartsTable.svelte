@@ -2,7 +2,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { ShopCosts } from '$core/job/costs';
 	import { jobParts, type JobPart } from '$core/job/plan';
-	import { partStatuses, partStatusNames, type PartStatus } from '$core/job/work-book';
+	import { partStatuses, partStatusNames, type PartStatus } from '$core/job/kinds/part/data';
 
 	/** What has to be here before it starts, by axle and side, with the maker's number and how far it is. */
 	let { costs }: { costs: ShopCosts } = $props();

@@ -3,7 +3,8 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/sve
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { JobState } from '$lib/client/job-state.svelte';
 import { usualCosts } from '$core/job/costs';
-import { away, jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
+import type { Entry } from '$core/job/book/entry';
+import { away, jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
 import AdviceList from './AdviceList.svelte';
 import AssemblyPanel from './AssemblyPanel.svelte';
 import OrderList from './OrderList.svelte';
@@ -26,9 +27,8 @@ function open(...args: Parameters<typeof jobOnScreen>) {
 beforeEach(() => call.mockReset().mockResolvedValue(away));
 afterEach(cleanup);
 
-const sign = (record: { signedAt: string | null }) => {
-	record.signedAt = '2026-11-24T16:00:00.000Z';
-};
+const sign = ({ entries }: { entries: Entry[] }) =>
+	stored(entries, 'signed', 'car', { overrideReason: null, owed: [] });
 
 describe('what is renewed', () => {
 	it('is touched on, and the order of work follows', async () => {
@@ -89,11 +89,10 @@ describe('the advice', () => {
 	});
 
 	it('sends a newcomer to the inspection where there is none', () => {
-		open('2026-0260', (record) => {
-			record.work = [];
-			for (const axle of ['front', 'rear'] as const) {
-				record.vehicle.axles[axle].makerHeightMm = null;
-			}
+		open('2026-0260', (job) => {
+			job.entries = job.entries.filter(({ kind }) => kind === 'opened' || kind === 'joint');
+			const { vehicle } = (job.entries[0] as Entry<'opened'>).data;
+			for (const axle of ['front', 'rear'] as const) vehicle.axles[axle].makerHeightMm = null;
 		});
 		render(AdviceList, { costs: usualCosts });
 		expect(screen.getByRole('link', { name: 'Inspect' }).getAttribute('href')).toMatch(/inspect$/);
@@ -102,8 +101,8 @@ describe('the advice', () => {
 
 describe('complete unit or rebuild', () => {
 	it('costs both from what is typed, and keeps it', async () => {
-		const { entered } = open('2026-0268', (record) => {
-			record.work = record.work.filter(({ kind }) => kind !== 'prices');
+		const { entered } = open('2026-0268', (job) => {
+			job.entries = job.entries.filter(({ kind }) => kind !== 'prices');
 		});
 		render(AssemblyPanel, { axle: 'front', costs: { ...usualCosts, labourPerHour: 100 } });
 		expect(screen.queryByRole('img')).toBeNull();
@@ -146,8 +145,8 @@ describe('complete unit or rebuild', () => {
 
 describe('the parts', () => {
 	it('stand by side with their hand, and how far each is', async () => {
-		const { entered } = open('2026-0268', (record) => {
-			record.work = record.work.filter(({ kind }) => kind !== 'part' && kind !== 'step');
+		const { entered } = open('2026-0268', (job) => {
+			job.entries = job.entries.filter(({ kind }) => kind !== 'part' && kind !== 'step');
 		});
 		render(PartsTable, { costs: usualCosts });
 		const status = screen.getByRole('status');

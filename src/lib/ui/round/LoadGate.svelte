@@ -4,7 +4,6 @@
 	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { outbox } from '$lib/client/outbox.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { loadedStanding } from '$core/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -13,7 +12,6 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { onDestroy, onMount } from 'svelte';
-	import { v7 as uuidv7 } from 'uuid';
 
 	/** The gate before rubber: how the corner is loaded, what the tape reads, and whether that will do. */
 	interface Props {
@@ -85,26 +83,21 @@
 			return;
 		}
 		const meant = (value: string) => withMeantUnit(value, units.choice.length);
-		const id = uuidv7();
 		const typed = { text, now, corner };
 		// Cleared at once: the next reading may be typed before the server has answered.
 		text = '';
 		now = '';
-		refusal = await outbox.add(`/jobs/${job.record.id}/loadings`, {
-			id,
-			corner,
+		refusal = await job.tell('loading', corner, {
 			method,
 			hubToArch: meant(typed.text),
 			...(method === 'jack-to-height' && before.trim() && typed.now.trim()
 				? { oppositeBefore: meant(before), oppositeNow: meant(typed.now) }
-				: {}),
-			takenAt: new Date().toISOString()
+				: {})
 		});
 		if (!refusal) {
 			if (!gone) onrecorded(typed.corner);
 			return;
 		}
-		outbox.drop(id);
 		if (gone) return onrefused(typed.corner, refusal);
 		if (!text) text = typed.text;
 		if (!now) now = typed.now;

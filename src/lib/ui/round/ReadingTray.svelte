@@ -5,7 +5,6 @@
 	import { call, type Refusal } from '$lib/client/api';
 	import type { DeviceDesk } from '$lib/client/device-desk.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { refresh } from '$lib/client/refresh';
 	import type { DeviceReading } from '$lib/devices/model';
 	import { atWork } from '$core/job/joints';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -72,7 +71,7 @@
 		const answer = await call('POST', `/device-readings/${reading.id}/${how}`, body);
 		refusal = answer.ok ? undefined : answer.refusal;
 		if (!answer.ok) return;
-		await refresh();
+		await job.reload();
 		await desk.reload();
 	}
 </script>

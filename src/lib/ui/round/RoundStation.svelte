@@ -9,7 +9,6 @@
 	import type { Standing } from '$lib/client/car-state.svelte';
 	import { DeviceDesk } from '$lib/client/device-desk.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { outbox } from '$lib/client/outbox.svelte';
 	import { atWork } from '$core/job/joints';
 	import { loadedStanding } from '$core/job/view';
 	import type { ShopWrench } from '$lib/rack/model';
@@ -17,7 +16,6 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import { onDestroy, untrack } from 'svelte';
-	import { v7 as uuidv7 } from 'uuid';
 	import JointEntry from '../joints/JointEntry.svelte';
 	import TargetPanel from '../joints/TargetPanel.svelte';
 	import LoadGate from './LoadGate.svelte';
@@ -113,8 +111,9 @@
 	);
 
 	// Devices: told of the stop in hand, asked again at each change of it.
+	const seq = $derived(job.record.seq);
 	$effect(() => {
-		void job.record;
+		void [seq, job.heard];
 		void desk.reload();
 	});
 	const key = $derived(
@@ -153,15 +152,12 @@
 	async function undo() {
 		if (!mine) return;
 		const { id, jointId, carState, method } = mine;
-		await outbox.add(`/jobs/${job.record.id}/torques`, {
-			id: uuidv7(),
+		await job.tell(
+			'torque',
 			jointId,
-			withdraw: true,
-			correctsId: id,
-			carState,
-			...(method ? { method } : {}),
-			takenAt: new Date().toISOString()
-		});
+			{ withdraw: true, carState, ...(method ? { method } : {}) },
+			{ corrects: id }
+		);
 		picked = stops.find((one) => one.phase !== 'load' && one.jointId === jointId);
 	}
 	const nameOf = (jointId: string) => {

@@ -47,7 +47,7 @@
 	});
 	const running = $derived(
 		kept?.state === 'started' && entry
-			? Math.max(0, (now - Date.parse(entry.takenAt)) / 1000)
+			? Math.max(0, (now - Date.parse(entry.enteredAt)) / 1000)
 			: undefined
 	);
 	const clock = (seconds: number) =>

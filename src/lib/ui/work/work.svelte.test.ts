@@ -3,9 +3,8 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/sve
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { metric } from '$core/units/format';
 import type { JobState } from '$lib/client/job-state.svelte';
-import type { WorkData } from '$core/job/work-book';
 import { page } from '../../../../tests/client/app';
-import { away, jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
+import { away, jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
 import ArmSpringForce from '../bench/ArmSpringForce.svelte';
 import StepCard from './StepCard.svelte';
 import StepList from './StepList.svelte';
@@ -24,19 +23,9 @@ vi.mock('$lib/client/units', () => ({
 
 /** A front strut job with nothing done but the heights, and perhaps these steps. */
 function open(done: string[] = []) {
-	const screenJob = jobOnScreen('2026-0268', (record) => {
-		record.work = record.work.filter(({ kind }) => !['step', 'tray'].includes(kind));
-		for (const id of done) {
-			const data: WorkData['step'] = { state: 'done', note: '' };
-			record.work.push({
-				id: `done-${id}`,
-				kind: 'step',
-				subject: id,
-				data,
-				personId: record.createdBy,
-				takenAt: '2026-11-24T09:00:00.000Z'
-			});
-		}
+	const screenJob = jobOnScreen('2026-0268', (job) => {
+		job.entries = job.entries.filter(({ kind }) => !['step', 'tray'].includes(kind));
+		for (const id of done) stored(job.entries, 'step', id, { state: 'done', note: '' });
 	});
 	shown.job = screenJob.state;
 	return screenJob;

@@ -10,6 +10,6 @@ export const load: PageServerLoad = async ({ params, locals }) => {
 		error(404, `‘${params.day}’ is no day: write it as 2026-03-31.`);
 	}
 	// A day more at each end: the browser may live in another time zone, and takes its own day.
-	const jobs = await dayPlan(db, locals.shop!, addDays(day, -1), addDays(day, 2));
+	const jobs = await dayPlan(db, addDays(day, -1), addDays(day, 2));
 	return { title: 'Day of the bays', jobs, day: params.day };
 };

@@ -1,11 +1,23 @@
+import { pageOf } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import { findVehicle } from '$lib/server/db/vehicles';
-import { searchJobs } from '$lib/server/jobs/load';
+import { findJob } from '$lib/server/db/jobs';
+import { listCarNotes } from '$lib/server/db/projections';
+import { findMeasuredIn, findVehicle } from '$lib/server/db/vehicles';
+import { searchJobs } from '$lib/server/jobs/lists';
 import { error } from '@sveltejs/kit';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params }) => {
+export const load: PageServerLoad = async ({ params, url }) => {
 	const car = await findVehicle(db, params.id);
 	if (!car) error(404, 'There is no such car.');
-	return { title: car.plate, car, jobs: await searchJobs(db, { search: '', vehicleId: car.id }) };
+	const page = pageOf(url);
+	const measuredIn = await findMeasuredIn(db, car.id);
+	return {
+		title: car.plate,
+		car,
+		page,
+		jobs: await searchJobs(db, { vehicleId: car.id, page }),
+		notes: await listCarNotes(db, car.id),
+		measuredIn: measuredIn && (await findJob(db, measuredIn))
+	};
 };

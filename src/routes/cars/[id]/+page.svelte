@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { page } from '$app/state';
 	import { refresh } from '$lib/client/refresh';
 	import { findLayout } from '$core/layout/catalogue';
 	import { call, type Refusal } from '$lib/client/api';
@@ -7,12 +8,17 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import VehicleFields from '$lib/ui/cars/VehicleFields.svelte';
 	import { formOf, toInput, type VehicleForm } from '$lib/ui/cars/vehicle-form';
+	import PageLinks from '$lib/ui/controls/PageLinks.svelte';
 	import JobRows from '$lib/ui/job/JobRows.svelte';
 
 	let { data } = $props();
 	const units = personalUnits();
 	const car = $derived(data.car);
 	let form = $state<VehicleForm>();
+	/** The open job from whose page one came to measure the car. */
+	const fromJob = $derived(
+		data.jobs.open.find(({ id }) => id === page.url.searchParams.get('job'))?.id
+	);
 	/** The version the form was opened at. */
 	let version = $state(0);
 	let refusal = $state<Refusal>();
@@ -27,7 +33,8 @@
 		event?.preventDefault();
 		const answer = await call('PUT', `/vehicles/${car.id}`, {
 			...toInput(form!, car.id, units.choice),
-			version
+			version,
+			...(fromJob && { jobId: fromJob })
 		});
 		refusal = answer.ok ? undefined : answer.refusal;
 		if (answer.ok) {
@@ -41,6 +48,7 @@
 		await save();
 	}
 
+	const jobs = $derived([...(data.page === 0 ? data.jobs.open : []), ...data.jobs.signed]);
 	const axles = $derived([
 		{ name: 'Front', ...car.axles.front },
 		{ name: 'Rear', ...car.axles.rear }
@@ -106,6 +114,12 @@
 				<dd class="break-all">{car.vin ?? 'not noted'}</dd>
 				<dt class="caption">Modifications</dt>
 				<dd>{car.modifications || 'none noted'}</dd>
+				{#if data.measuredIn}
+					<dt class="caption">Measured in</dt>
+					<dd>
+						job <a class="underline" href="/jobs/{data.measuredIn.id}">{data.measuredIn.number}</a>
+					</dd>
+				{/if}
 			</dl>
 			{#each axles as axle (axle.name)}
 				<dl class="panel grid grid-cols-[auto_1fr] content-start gap-x-4 gap-y-1 p-4">
@@ -122,11 +136,29 @@
 				</dl>
 			{/each}
 		</div>
+		{#if data.notes.length}
+			<section class="space-y-2" aria-labelledby="car-notes">
+				<h2 id="car-notes" class="text-xl">Notes that stay with the car</h2>
+				<ul class="panel divide-y divide-line">
+					{#each data.notes as note (note.id)}
+						<li class="px-4 py-2">
+							{note.text}
+							<span class="caption block"
+								>{note.person}, {new Date(note.enteredAt).toLocaleDateString('en-GB', {
+									dateStyle: 'medium'
+								})}, job <a class="underline" href="/jobs/{note.jobId}">{note.jobNumber}</a></span
+							>
+						</li>
+					{/each}
+				</ul>
+			</section>
+		{/if}
 		<section class="space-y-2">
 			<h2 class="text-xl">History</h2>
-			{#if data.jobs.length}<JobRows jobs={data.jobs} />{:else}<p class="panel p-6 text-soft">
-					No jobs on this car yet.
-				</p>{/if}
+			{#if jobs.length}
+				<JobRows {jobs} />
+				<PageLinks page={data.page} more={data.jobs.more} />
+			{:else}<p class="panel p-6 text-soft">No jobs on this car yet.</p>{/if}
 		</section>
 	{/if}
 </div>

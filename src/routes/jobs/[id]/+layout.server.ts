@@ -1,15 +1,34 @@
 import { db } from '$lib/server/app';
+import { listEntries } from '$lib/server/db/entries';
+import { findJob } from '$lib/server/db/jobs';
 import { listPeople } from '$lib/server/db/people';
-import { listTimedSteps } from '$lib/server/db/work';
+import { listCarNotes, listTimedKinds } from '$lib/server/db/projections';
 import { listWrenches } from '$lib/server/db/wrenches';
-import { loadJob } from '$lib/server/jobs/load';
-import { orErrorPage } from '$lib/server/page';
+import { error } from '@sveltejs/kit';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ params }) => {
-	const record = await orErrorPage(loadJob(db, params.id));
-	const team = (await listPeople(db)).filter((p) => p.active).map(({ id, name }) => ({ id, name }));
-	const wrenches = (await listWrenches(db)).filter(({ retired }) => !retired);
-	const timed = await listTimedSteps(db);
-	return { title: `${record.vehicle.plate} ${record.number}`, record, team, wrenches, timed };
+	const row = await findJob(db, params.id);
+	if (!row) error(404, 'There is no such job.');
+	const [entries, everyone, rack, timed, carNotes] = await Promise.all([
+		listEntries(db, row.id),
+		listPeople(db),
+		listWrenches(db),
+		listTimedKinds(db),
+		listCarNotes(db, row.vehicleId)
+	]);
+	const people = everyone.map(({ id, name, role, active }) => ({ id, name, role, active }));
+	const team = people.filter(({ active }) => active).map(({ id, name }) => ({ id, name }));
+	const wrenches = rack.filter(({ retired }) => !retired);
+	const { id, number } = row;
+	const opened = entries.findLast(({ kind }) => kind === 'opened' || kind === 'car')!;
+	const plate = 'vehicle' in opened.data ? opened.data.vehicle.plate : '';
+	return {
+		title: `${plate} ${number}`,
+		job: { id, number, entries, people },
+		team,
+		wrenches,
+		timed,
+		carNotes
+	};
 };

@@ -1,31 +1,51 @@
 <script lang="ts">
 	import { followJob } from '$lib/client/follow';
-	import { refresh, refreshWith } from '$lib/client/refresh';
+	import { holdBook } from '$lib/client/refresh';
+	import { personalUnits } from '$lib/client/units';
 	import { JobState, provideJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
+	import type { KindName } from '$core/job/kinds/data';
+	import { kindOf } from '$core/job/kinds/index';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import JobHead from '$lib/ui/job/JobHead.svelte';
+	import Looks from '$lib/ui/job/Looks.svelte';
 
 	let { data, children } = $props();
+	const units = personalUnits();
 	const job = provideJob(
 		new JobState(
-			() => data.record,
-			() => ({ setDeg: data.shop.twistSetDeg, advisedDeg: data.shop.twistAdvisedDeg }),
-			() => data.person!.id,
-			() => data.timed
+			() => data.job,
+			() => ({
+				person: data.person!,
+				rack: data.wrenches,
+				timed: data.timed,
+				units: units.choice
+			})
 		)
 	);
+	const id = $derived(data.job.id);
 	const refused = $derived(
-		outbox.entries.filter(
-			(entry) => entry.refusal && entry.path.startsWith(`/jobs/${data.record.id}/`)
-		)
+		outbox.entries.filter((entry) => entry.refusal && entry.path.startsWith(`/jobs/${id}/`))
 	);
 
-	$effect(() => refreshWith(() => job.reload()));
+	$effect(() => holdBook({ jobId: id, take: (entries) => job.take(entries) }));
+
+	/** What was said, in a few words. */
+	function saidOf(body: Record<string, unknown>): string {
+		const { height, torque, hubToArch } = (body.data ?? {}) as Record<string, unknown>;
+		const at = String(body.subject ?? '');
+		const where = at.length <= 2 ? at : kindOf(body.kind as KindName).name;
+		return [where, height ?? torque ?? hubToArch].filter(Boolean).join(' ');
+	}
 
 	/** Somebody on the other side of the car writes too. */
-	const id = $derived(data.record.id);
-	$effect(() => followJob(id, () => void refresh()));
+	$effect(() =>
+		followJob(id, {
+			entries: (entries) => void job.take(entries),
+			device: () => job.heard++,
+			ask: () => void job.reload()
+		})
+	);
 </script>
 
 <JobHead />
@@ -38,8 +58,7 @@
 		{#each refused as entry (entry.id)}
 			<div class="mt-2 flex flex-wrap items-center gap-3">
 				<span class="me-auto">
-					{entry.body.corner ?? ''}
-					{entry.body.height ?? entry.body.torque ?? ''}: {entry.refusal!.title}
+					{saidOf(entry.body)}: {entry.refusal!.title}
 					{entry.refusal!.faults?.map((fault) => fault.message).join('; ') ?? ''}
 				</span>
 				<ActionButton weight="stop" onclick={() => outbox.drop(entry.id)}>Drop it</ActionButton>
@@ -47,4 +66,5 @@
 		{/each}
 	</div>
 {/if}
+<Looks />
 {@render children()}

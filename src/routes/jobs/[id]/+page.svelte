@@ -89,7 +89,7 @@
 			<ActionButton weight="main" href="{base}/work"
 				>{step.at === 'car' ? '' : `${step.at}: `}{step.title} →</ActionButton
 			>
-		{:else if record.work.length === 0 && !record.signedAt && record.torques.length === 0}
+		{:else if !record.signedAt && record.torques.length === 0 && !record.entries.some(({ kind }) => kind === 'scope' || kind === 'finding' || kind === 'symptoms')}
 			<ActionButton class="min-h-16" href={next.href}>{next.text}</ActionButton>
 			<ActionButton weight="main" href="{base}/inspect">Inspect the car →</ActionButton>
 		{:else}

@@ -5,7 +5,7 @@
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 
 	/** A quantity as it is said, in every unit of its kind. */
-	let text = $state('75 ft-lb');
+	let text = $state('62 ft-lb');
 	let dimension = $state<Dimension>('torque');
 	const names: Record<Dimension, string> = {
 		length: 'Length',

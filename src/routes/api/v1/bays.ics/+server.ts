@@ -7,6 +7,6 @@ import { bayCalendar } from '$lib/server/exchange/calendar';
 export const GET = endpoint(async ({ locals }) => {
 	const now = Date.now();
 	const day = 86_400_000;
-	const jobs = await bayPlan(db, locals.shop!, new Date(now - 28 * day), new Date(now + 366 * day));
+	const jobs = await bayPlan(db, new Date(now - 28 * day), new Date(now + 366 * day));
 	return download(bayCalendar(jobs, locals.shop!.name), 'bays.ics', 'text/calendar');
 });

@@ -1,11 +1,16 @@
-import { body, endpoint, json, person } from '$lib/server/api/endpoint';
+import { endpoint, json, jsonOf, person, read } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import { importJob, type JobFile } from '$lib/server/exchange/job-file';
-import { jobFileSchema } from '$lib/schema/job-file';
+import { importJob, type FirstJobFile, type JobFile } from '$lib/server/exchange/job-file';
+import { firstJobFileSchema } from '$lib/schema/first-job-file';
+import { isFirstFormat } from '$lib/schema/job-file';
 
-/** Recreates a job from its file. 201 when it is new here, 200 when it was here already. */
+/** Recreates a job from its file, also of the first format. 201 when it is new here, 200 when it was here already. */
 export const POST = endpoint(async (event) => {
-	const who = person(event);
-	const outcome = await importJob(db, await body<JobFile>(event, jobFileSchema), who.id);
+	person(event);
+	const given = await jsonOf(event);
+	const file = isFirstFormat(given)
+		? read<FirstJobFile>(given, event, firstJobFileSchema)
+		: read<JobFile>(given, event);
+	const outcome = await importJob(db, file);
 	return json(outcome, outcome.created ? 201 : 200);
 });

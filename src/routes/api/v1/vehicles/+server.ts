@@ -2,7 +2,6 @@ import { body, endpoint, json } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { searchVehicles } from '$lib/server/db/vehicles';
 import { createVehicle, type VehicleInput } from '$lib/server/vehicles';
-import { vehicleSchema } from '$lib/schema/vehicle';
 
 /** Cars that match ?search=, latest first. */
 export const GET = endpoint(async ({ url }) => ({
@@ -10,6 +9,6 @@ export const GET = endpoint(async ({ url }) => ({
 }));
 
 export const POST = endpoint(async (event) => {
-	const vehicle = await createVehicle(db, await body<VehicleInput>(event, vehicleSchema));
+	const vehicle = await createVehicle(db, await body<VehicleInput>(event));
 	return json({ id: vehicle.id }, 201);
 });

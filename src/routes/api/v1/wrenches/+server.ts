@@ -2,7 +2,6 @@ import { body, endpoint, json, lead } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { listCalibrations, listWrenches } from '$lib/server/db/wrenches';
 import { addWrench, type WrenchInput } from '$lib/server/rack';
-import { newWrenchSchema } from '$lib/schema/device';
 
 /** The rack, with every calibration on record. */
 export const GET = endpoint(async () => ({
@@ -13,5 +12,5 @@ export const GET = endpoint(async () => ({
 /** Adds a wrench. Leads only. */
 export const POST = endpoint(async (event) => {
 	lead(event);
-	return json(await addWrench(db, await body<WrenchInput>(event, newWrenchSchema)), 201);
+	return json(await addWrench(db, await body<WrenchInput>(event)), 201);
 });

@@ -3,9 +3,8 @@
 	import { schoolKeys, schools, type SchoolKey } from '$core/height/schools';
 	import { withMeantUnit } from '$core/units/parse';
 	import { faultOf } from '$lib/client/api';
-	import { currentJob } from '$lib/client/job-state.svelte';
+	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { VersionedWrite } from '$lib/client/versioned.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
@@ -15,9 +14,8 @@
 	let { data } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new VersionedWrite();
-	// The form keeps what it was opened with, and the version of that: a change by somebody else in the
-	// meantime is then seen as one.
+	const write = new Telling(job);
+	// The form keeps what it was opened with: only what is changed here is said.
 	const opened = job.record;
 	const form = $state({
 		complaint: opened.complaint,
@@ -32,25 +30,30 @@
 
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
+		const corners = [...form.corners];
 		const body = {
-			...form,
-			odometer: form.odometer || null,
-			technicianId: form.technicianId || null,
+			...(form.complaint === opened.complaint ? {} : { complaint: form.complaint }),
+			...(form.odometer === (opened.odometerEntered ?? '')
+				? {}
+				: { odometer: form.odometer || null }),
+			...(form.technicianId === (opened.technicianId ?? '')
+				? {}
+				: { technicianId: form.technicianId || null }),
+			...(corners.toSorted().join() === opened.corners.toSorted().join() ? {} : { corners }),
 			...(resetAbove === `${opened.resetAboveMm} mm`
 				? {}
 				: { resetAbove: withMeantUnit(resetAbove, units.choice.length) }),
 			...(school === opened.school ? {} : { school })
 		};
-		if (await write.send('PATCH', `/jobs/${opened.id}`, body, opened.version)) await done();
+		if (Object.keys(body).length === 0 || (await write.send('head', 'car', body))) await done();
 	}
 </script>
 
 <form class="mx-auto max-w-[920px] space-y-5 p-4 md:p-6" onsubmit={save} novalidate>
 	<h1 class="text-2xl">Change the job</h1>
 	<RefusalNotice
-		{write}
+		refusal={write.refusal}
 		fields={['complaint', 'odometer', 'corners', 'technicianId', 'resetAbove']}
-		onapplied={done}
 	/>
 	<JobFields
 		bind:form={() => form, (value) => Object.assign(form, value)}

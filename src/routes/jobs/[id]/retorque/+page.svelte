@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { retorqueAfterKm, retorqueDue } from '$core/procedure/retorque';
 	import { withMeantUnit } from '$core/units/parse';
-	import { call, faultOf, type Refusal } from '$lib/client/api';
+	import { faultOf, type Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { refresh } from '$lib/client/refresh';
 	import { personalUnits } from '$lib/client/units';
 	import { wheelTorqueNm } from '$core/job/retorque';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -11,7 +10,6 @@
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
-	import { v7 as uuidv7 } from 'uuid';
 
 	/** The slip for the customer, and the record of the check when the car is back. */
 	let { data } = $props();
@@ -32,25 +30,18 @@
 	let found = $state<'held' | 'moved'>('held');
 	let refusal = $state<Refusal>();
 	let busy = $state(false);
-	let id = uuidv7();
 
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
 		busy = true;
-		const answer = await call('POST', `/jobs/${record.id}/retorques`, {
-			id,
+		refusal = await job.tell('retorque', 'car', {
 			odometer: withMeantUnit(typed.odometer, units.choice.distance),
 			torque: withMeantUnit(typed.torque, units.choice.torque),
 			found,
-			note: typed.note,
-			takenAt: new Date().toISOString()
+			note: typed.note
 		});
 		busy = false;
-		refusal = answer.ok ? undefined : answer.refusal;
-		if (!answer.ok) return;
-		id = uuidv7();
-		typed.note = '';
-		await refresh();
+		if (!refusal) typed.note = '';
 	}
 </script>
 

@@ -1,30 +1,23 @@
 <script lang="ts">
 	import { owedLine } from '$core/procedure/owed';
-	import { currentJob } from '$lib/client/job-state.svelte';
-	import { VersionedWrite } from '$lib/client/versioned.svelte';
+	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import JobSheet from '$lib/ui/job/JobSheet.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { faultOf } from '$lib/client/api';
-	import { v7 as uuidv7 } from 'uuid';
 
 	let { data } = $props();
 	const job = currentJob();
-	const write = new VersionedWrite();
+	const write = new Telling(job);
 	const owed = $derived(job.view.standing.owed);
 	const lead = $derived(data.person?.role === 'lead');
 	const api = $derived(`/api/v1/jobs/${job.record.id}`);
 	let reason = $state('');
 
 	const sign = (overrideReason?: string) =>
-		write.send(
-			'POST',
-			`/jobs/${job.record.id}/sign-off`,
-			{ id: uuidv7(), ...(overrideReason ? { overrideReason } : {}) },
-			job.record.version
-		);
+		write.send('signed', 'car', overrideReason ? { overrideReason } : {});
 </script>
 
 <div
@@ -39,7 +32,7 @@
 				</p>
 			{:else if owed.length === 0}
 				<p class="text-lg"><StateMark mark="set" word="Nothing owed" /></p>
-				<RefusalNotice {write} />
+				<RefusalNotice refusal={write.refusal} />
 				<ActionButton weight="main" class="w-full" disabled={write.busy} onclick={() => sign()}
 					>Sign the job</ActionButton
 				>
@@ -53,7 +46,7 @@
 							{owedLine(item)}
 						</li>{/each}
 				</ul>
-				<RefusalNotice {write} fields={['overrideReason']} />
+				<RefusalNotice refusal={write.refusal} fields={['overrideReason']} />
 				{#if lead}
 					<form
 						class="space-y-2 border-t border-line pt-3"
@@ -84,6 +77,7 @@
 			<ActionButton onclick={() => window.print()}>Print</ActionButton>
 			<ActionButton href="/jobs/{job.record.id}/retorque">Wheels: slip and check</ActionButton>
 			<ActionButton href="{api}/job.json" download>Job file (JSON)</ActionButton>
+			<ActionButton href="{api}/book.csv" download>The book (CSV)</ActionButton>
 			<ActionButton href="{api}/readings.csv" download>Readings (CSV)</ActionButton>
 			<ActionButton href="{api}/torques.csv" download>Torques (CSV)</ActionButton>
 			<p class="caption">

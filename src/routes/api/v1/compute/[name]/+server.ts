@@ -1,6 +1,5 @@
-import Joi from 'joi';
 import { computations, computeInSteps, findComputation } from '$core/compute';
-import { body, endpoint } from '$lib/server/api/endpoint';
+import { endpoint, jsonOf } from '$lib/server/api/endpoint';
 import { invalid, Problem } from '$lib/server/problem';
 import { setImmediate } from 'node:timers/promises';
 
@@ -14,7 +13,7 @@ export const POST = endpoint(async (event) => {
 		const names = computations.map(({ name }) => name).join(', ');
 		throw new Problem(404, `There is no such computation; one of ${names}.`);
 	}
-	const steps = computeInSteps(computation, await body<unknown>(event, Joi.any()));
+	const steps = computeInSteps(computation, await jsonOf(event));
 	let last = performance.now();
 	for (;;) {
 		const step = steps.next();

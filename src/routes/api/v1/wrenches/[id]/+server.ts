@@ -1,14 +1,10 @@
 import { body, endpoint, lead } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { changeWrench, type WrenchInput } from '$lib/server/rack';
-import { wrenchChangeSchema } from '$lib/schema/device';
 
 /** Changes a wrench, or retires it. Leads only. */
 export const PUT = endpoint(async (event) => {
 	lead(event);
-	const input = await body<Omit<WrenchInput, 'id'> & { version: number }>(
-		event,
-		wrenchChangeSchema
-	);
+	const input = await body<Omit<WrenchInput, 'id'> & { version: number }>(event);
 	return changeWrench(db, event.params.id!, input);
 });

@@ -1,12 +1,11 @@
 import { body, endpoint, json, person } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { clearSlot, placeSlot, type SlotInput } from '$lib/server/bays';
-import { slotSchema } from '$lib/schema/work';
 
 /** Puts a car into a bay. */
 export const PUT = endpoint(async (event) => {
 	person(event);
-	const input = await body<SlotInput>(event, slotSchema);
+	const input = await body<SlotInput>(event);
 	return json(await placeSlot(db, event.params.id!, input, event.locals.shop!));
 });
 

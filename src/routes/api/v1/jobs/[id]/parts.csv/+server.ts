@@ -1,10 +1,14 @@
 import { download, endpoint } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { partsCsv } from '$lib/server/exchange/csv';
-import { loadJob } from '$lib/server/jobs/load';
+import { readJob } from '$lib/server/jobs/book';
 
 /** What has to be bought for the job, and how far it is. */
 export const GET = endpoint(async ({ params, locals }) => {
-	const job = await loadJob(db, params.id!);
-	return download(partsCsv(job, locals.shop!.costs), `job-${job.number}-parts.csv`, 'text/csv');
+	const job = await readJob(db, params.id!);
+	return download(
+		partsCsv(job, locals.shop!.costs),
+		`job-${job.name.number}-parts.csv`,
+		'text/csv'
+	);
 });

@@ -1,7 +1,9 @@
 import { endpoint } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import { loadJob } from '$lib/server/jobs/load';
-import { proveChain } from '$lib/server/proof/chain';
+import { readJob } from '$lib/server/jobs/book';
+import { proveBook } from '$lib/server/proof/chain';
 
-/** Goes along the chain of the job's record. */
-export const GET = endpoint(async (event) => proveChain(await loadJob(db, event.params.id!)));
+/** Goes along the job's book, hash by hash. */
+export const GET = endpoint(async ({ params }) =>
+	proveBook((await readJob(db, params.id!)).record)
+);

@@ -1,11 +1,11 @@
 import { download, endpoint } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { retorqueCalendar } from '$lib/server/exchange/calendar';
-import { loadJob } from '$lib/server/jobs/load';
+import { readJob } from '$lib/server/jobs/book';
 
 /** The day the car should come back, for a calendar. */
 export const GET = endpoint(async ({ params, locals }) => {
-	const job = await loadJob(db, params.id!);
+	const { record: job } = await readJob(db, params.id!);
 	const text = retorqueCalendar(job, locals.shop!.name);
 	return download(text, `job-${job.number}-wheels.ics`, 'text/calendar');
 });

@@ -1,7 +1,6 @@
-import { body, endpoint, json, person } from '$lib/server/api/endpoint';
+import { endpoint } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import { changePhoto, picture } from '$lib/server/jobs/photos';
-import { photoChangeSchema } from '$lib/schema/work';
+import { picture } from '$lib/server/jobs/photos';
 
 /** The picture; it never changes under its id. */
 export const GET = endpoint(async (event) => {
@@ -12,11 +11,4 @@ export const GET = endpoint(async (event) => {
 			'cache-control': 'private, max-age=31536000, immutable'
 		}
 	});
-});
-
-/** Takes a photo out of sight, or back. */
-export const PATCH = endpoint(async (event) => {
-	person(event);
-	const { withdrawn } = await body<{ withdrawn: boolean }>(event, photoChangeSchema);
-	return json(await changePhoto(db, event.params.id!, event.params.photo!, withdrawn));
 });

@@ -1,0 +1,31 @@
+-- What the book holds is kept nowhere else.
+DROP TABLE retorques;
+DROP TABLE sign_offs;
+DROP TABLE photos;
+DROP TABLE work_entries;
+DROP TABLE record_chain;
+DROP TABLE loadings;
+DROP TABLE torques;
+DROP TABLE joints;
+DROP TABLE targets;
+DROP TABLE school_offsets;
+DROP TABLE height_readings;
+DROP TABLE height_sets;
+DROP TABLE job_changes;
+ALTER TABLE jobs
+  ADD KEY jobs_car (vehicle_id),
+  DROP CONSTRAINT jobs_technician,
+  DROP CONSTRAINT jobs_created_by,
+  DROP KEY jobs_open,
+  DROP COLUMN complaint,
+  DROP COLUMN odometer_km,
+  DROP COLUMN odometer_entered,
+  DROP COLUMN corners,
+  DROP COLUMN technician_id,
+  DROP COLUMN school,
+  DROP COLUMN signed_at,
+  DROP COLUMN version,
+  DROP COLUMN created_by,
+  DROP COLUMN reset_above_mm,
+  DROP KEY jobs_vehicle,
+  DROP COLUMN opened_at;

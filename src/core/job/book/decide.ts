@@ -1,0 +1,72 @@
+/** What a command becomes. The server, the browser and the device line all ask here. */
+import { kindOf } from '../kinds/index.ts';
+import type { JobRecord } from '../model.ts';
+import {
+	Refusal,
+	refuse,
+	type Command,
+	type Context,
+	type NewEntry,
+	type Refused
+} from './entry.ts';
+import type { Draft, Kind } from './kind.ts';
+
+export type Decision = { ok: true; entries: NewEntry[] } | { ok: false; refused: Refused };
+
+/**
+ * The entries a command becomes, in their order; none where it changes nothing.
+ *
+ * @param record the job as the writer knows it
+ * @param command checked and read by `commandSchema`
+ */
+export function decide(record: JobRecord, command: Command, context: Context): Decision {
+	try {
+		const kind = kindOf(command.kind);
+		if (record.signedAt && !kind.afterSigning) {
+			throw new Refusal(409, 'This job is signed; its record is closed.');
+		}
+		const drafts =
+			command.again === undefined ? said(kind, record, command, context) : [again(record, command)];
+		return {
+			ok: true,
+			entries: drafts.map((draft, i) => entryOf(draft, i, record, command, context))
+		};
+	} catch (error) {
+		if (!(error instanceof Refusal)) throw error;
+		const { status, message, faults, extra } = error;
+		return { ok: false, refused: { status, message, faults, extra } };
+	}
+}
+
+function said(kind: Kind, record: JobRecord, command: Command, context: Context): Draft[] {
+	const site = { record, command, said: command.data, context };
+	if (kind.decide) return kind.decide(site);
+	return [{ kind: command.kind, subject: command.subject, data: command.data } as Draft];
+}
+
+/** An earlier entry said again, over what came after it. */
+function again({ entries }: JobRecord, { kind, subject, again: id }: Command): Draft {
+	const earlier = entries.find((entry) => entry.id === id);
+	if (earlier?.kind !== kind || earlier.subject !== subject || kindOf(kind).counts !== 'last') {
+		throw refuse('again', 'is not an entry of this subject that can count again', id);
+	}
+	return { kind, subject, data: earlier.data } as Draft;
+}
+
+const entryOf = (
+	{ kind, subject, data, corrects }: Draft,
+	i: number,
+	{ seq }: JobRecord,
+	command: Command,
+	{ who, device, key }: Context
+): NewEntry => ({
+	id: i === 0 ? command.id : key(),
+	kind,
+	subject,
+	personId: who.id,
+	device,
+	enteredAt: command.enteredAt,
+	seen: Math.min(command.seen ?? seq, seq),
+	corrects: corrects ?? null,
+	data
+});

@@ -1,0 +1,70 @@
+/** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
+import Joi from 'joi';
+import type { StepKind } from '../../work/kinds.ts';
+import type { KindData, KindName } from '../kinds/data.ts';
+import type { JobRecord, JointThread } from '../model.ts';
+import type { JointProgramme } from '../../fastener/joint-programme.ts';
+import type { Axle } from '../../height/corners.ts';
+import type { Command, Context, Entry } from './entry.ts';
+
+/** The job as it stands, what is said, and what is known beside it. */
+export interface Site<Said> {
+	record: JobRecord;
+	command: Command;
+	said: Said;
+	context: Context;
+}
+
+/** An entry without what every entry has. */
+export type Draft = {
+	[K in KindName]: { kind: K; subject: string; data: KindData[K]; corrects?: string };
+}[KindName];
+
+/** What lists and racks need of an entry; the server keeps it in tables of its own. */
+export type Projected =
+	| { of: 'pull'; wrenchId: string; day: string }
+	| { of: 'step-time'; kind: StepKind; logRatio: number }
+	| {
+			of: 'specification';
+			axle: Axle;
+			layout: string;
+			jointKey: string;
+			torqueNm: number;
+			entered: string;
+			source: 'maker' | 'shop' | 'estimated';
+			programme: JointProgramme | null;
+			thread: JointThread | null;
+	  }
+	| { of: 'car-note'; text: string }
+	| { of: 'car-note-withdrawn'; entryId: string };
+
+export interface Kind<K extends KindName = KindName, Said = unknown> {
+	readonly kind: K;
+	/** For people: `Height reading`. */
+	readonly name: string;
+	/** Of one subject the last entry, or all that are not corrected. */
+	readonly counts: 'last' | 'every';
+	/** What its subject must be. */
+	readonly subject: Joi.Schema;
+	/** What is said, at every door. Absent: it has no door of its own and follows from something else. */
+	readonly said?: Joi.ObjectSchema;
+	/** As it is kept, and as files carry it. */
+	readonly kept: Joi.Schema;
+	readonly wants?: readonly ('rack' | 'people')[];
+	/** May also be said of a signed job. */
+	readonly afterSigning?: boolean;
+	/** The entries it becomes, the first under the command's id; a `Refusal` is thrown. Absent: as it is said. */
+	decide?(site: Site<Said>): Draft[];
+	/** What it changes in the job's record, which is being made and may be changed. */
+	apply?(record: JobRecord, entry: Entry<K>): void;
+	/** One sentence for the history. */
+	words(data: KindData[K], entry: Entry<K>, record: JobRecord): string;
+	projects?(entry: Entry<K>, record: JobRecord): Projected[];
+}
+
+export const defineKind = <K extends KindName, Said = KindData[K]>(
+	kind: Kind<K, Said>
+): Kind<K, Said> => kind;
+
+/** The subject of what is said of the whole car. */
+export const wholeCar = () => Joi.string().valid('car');

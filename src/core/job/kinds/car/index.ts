@@ -1,0 +1,26 @@
+import Joi from 'joi';
+import { vehicle } from '../../../schema/kept.ts';
+import { defineKind, wholeCar } from '../../book/kind.ts';
+
+/** Written into the open jobs of a car when the car is changed: a signed job keeps the car it was signed with. */
+export const car = defineKind<'car'>({
+	kind: 'car',
+	name: 'Car changed',
+	counts: 'last',
+	subject: wholeCar(),
+	kept: Joi.object({ vehicle }),
+	apply(record, { data }) {
+		record.vehicle = data.vehicle;
+	},
+	words: ({ vehicle: { plate } }, entry, { entries }) => {
+		const before = entries.findLast(
+			({ kind, seq }) => (kind === 'car' || kind === 'opened') && seq < entry.seq
+		);
+		const old = before && 'vehicle' in before.data ? before.data.vehicle.entered : {};
+		const now = entry.data.vehicle.entered;
+		const changed = Object.keys({ ...old, ...now })
+			.filter((field) => old[field] !== now[field])
+			.map((field) => `${field} ${now[field] ?? 'none'}`);
+		return `${plate} as it is known now${changed.length ? `: ${changed.join(', ')}` : ''}`;
+	}
+});

@@ -1,0 +1,4 @@
+import type { HeightSet } from '../../model.ts';
+
+/** Subject the phase. */
+export type Data = HeightSet;

@@ -1,0 +1,156 @@
+import Joi from 'joi';
+import { axleOf, corners as allCorners, type Corner } from '../../../height/corners.ts';
+import { schools, type SchoolKey } from '../../../height/schools.ts';
+import { findLayout } from '../../../layout/catalogue.ts';
+import { quantity, requiredText, text, uuid } from '../../../schema/fields.ts';
+import { cornerList, odometer, school } from '../../../schema/kept.ts';
+import { withUnit, type Quantity } from '../../../units/parse.ts';
+import { refuse, type Context } from '../../book/entry.ts';
+import { defineKind, type Draft } from '../../book/kind.ts';
+import { jointFromLayout } from '../../joints.ts';
+import type { JobRecord } from '../../model.ts';
+import type { Data } from './data.ts';
+
+interface Said {
+	complaint?: string;
+	odometer?: Quantity | null | '';
+	corners?: Corner[];
+	technicianId?: string | null;
+	school?: SchoolKey;
+	resetAbove?: Quantity;
+}
+
+const subjects = [
+	'complaint',
+	'odometer',
+	'corners',
+	'technician',
+	'school',
+	'reset-above'
+] as const;
+
+/** What the job is about: one entry for each field that changes, so that two people may change two of them. */
+export const head = defineKind<'head', Said>({
+	kind: 'head',
+	name: 'Job changed',
+	counts: 'last',
+	subject: Joi.string().valid('car', ...subjects),
+	wants: ['people'],
+	said: Joi.object({
+		complaint: text(2000).disallow(''),
+		odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow(null, ''),
+		corners: cornerList(),
+		technicianId: uuid().allow(null, ''),
+		school: school(),
+		resetAbove: quantity('length', { min: 1, max: 200 })
+	}).or('complaint', 'odometer', 'corners', 'technicianId', 'school', 'resetAbove'),
+	kept: Joi.alternatives(
+		Joi.object({ complaint: requiredText(2000) }),
+		Joi.object(odometer),
+		Joi.object({ corners: cornerList().required() }),
+		Joi.object({ technicianId: uuid().allow(null).required() }),
+		Joi.object({ school: school().required() }),
+		Joi.object({
+			resetAboveMm: Joi.number().min(1).max(200).required(),
+			entered: text(60).required()
+		})
+	),
+	decide({ record, said, context }) {
+		const drafts: Draft[] = [];
+		const put = (subject: (typeof subjects)[number], data: Data, same: boolean) => {
+			if (!same) drafts.push({ kind: 'head', subject, data });
+		};
+		if (said.complaint !== undefined) {
+			put('complaint', { complaint: said.complaint }, said.complaint === record.complaint);
+		}
+		if (said.odometer !== undefined) {
+			const odometerKm = said.odometer ? said.odometer.si : null;
+			const odometerEntered = said.odometer ? said.odometer.text : null;
+			put('odometer', { odometerKm, odometerEntered }, odometerKm === record.odometerKm);
+		}
+		if (said.technicianId !== undefined) {
+			const technicianId = said.technicianId || null;
+			checkTechnician(context, technicianId);
+			put('technician', { technicianId }, technicianId === record.technicianId);
+		}
+		if (said.school && said.school !== record.school) {
+			if (record.readings.length) {
+				throw refuse(
+					'school',
+					'cannot change once heights are on record: heights of different schools are never compared as they are',
+					said.school
+				);
+			}
+			put('school', { school: said.school }, false);
+		}
+		if (said.resetAbove) {
+			const resetAboveMm = said.resetAbove.si;
+			const entered = withUnit(said.resetAbove);
+			put('reset-above', { resetAboveMm, entered }, resetAboveMm === record.resetAboveMm);
+		}
+		if (said.corners) {
+			const corners = inOrder(said.corners);
+			put('corners', { corners }, corners.join() === record.corners.join());
+			drafts.push(...jointsFollow(record, corners, context));
+		}
+		return drafts;
+	},
+	apply(record, { data }) {
+		const { entered: _, ...head } = data as Data & { entered?: string };
+		Object.assign(record, head);
+	},
+	words(data, _, { people }) {
+		if ('complaint' in data) return `complaint: ${data.complaint}`;
+		if ('odometerKm' in data) return `odometer: ${data.odometerEntered ?? 'none'}`;
+		if ('corners' in data) return `corners worked on: ${data.corners.join(' ')}`;
+		if ('school' in data) return `heights measured ${schools[data.school].name.toLowerCase()}`;
+		if ('resetAboveMm' in data) return `bushes are owed a re-set above ${data.entered}`;
+		const { technicianId } = data;
+		return `technician: ${people.find(({ id }) => id === technicianId)?.name ?? (technicianId ? 'somebody' : 'none')}`;
+	}
+});
+
+export const inOrder = (corners: readonly Corner[]): Corner[] =>
+	allCorners.filter((corner) => corners.includes(corner));
+
+/** @throws a refusal when it is nobody who works here */
+export function checkTechnician({ people = [] }: Context, id: string | null): void {
+	if (!id || people.some((one) => one.id === id && one.active)) return;
+	throw refuse('technicianId', 'is not somebody who works here', id);
+}
+
+/** Joints of new corners come from the layout; those of dropped corners go, unless they have a record. */
+function jointsFollow(record: JobRecord, corners: Corner[], context: Context): Draft[] {
+	const recorded = new Set(record.torques.map(({ jointId }) => jointId));
+	const dropped = record.joints.filter(({ corner }) => !corners.includes(corner));
+	const kept = dropped.find(({ id }) => recorded.has(id));
+	if (kept) {
+		throw refuse(
+			'corners',
+			`${kept.corner} has torques on record and cannot be dropped`,
+			kept.corner
+		);
+	}
+	const added = corners.filter((corner) => !record.corners.includes(corner));
+	return [
+		...dropped.map(({ id, ...joint }): Draft => ({
+			kind: 'joint',
+			subject: id,
+			data: { ...joint, removed: true }
+		})),
+		...added.flatMap((corner) => layoutJoints(record, corner, context))
+	];
+}
+
+/** The joints that the layout has at a corner, nothing said of their torque yet. */
+export function layoutJoints(
+	{ vehicle }: Pick<JobRecord, 'vehicle'>,
+	corner: Corner,
+	{ key }: Pick<Context, 'key'>
+): Draft[] {
+	return findLayout(vehicle.axles[axleOf(corner)].layout)!.joints.map((joint, position) => ({
+		kind: 'joint',
+		subject: key(),
+		data: { ...jointFromLayout(joint), corner, position, removed: false }
+	}));
+}

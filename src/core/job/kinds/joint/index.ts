@@ -1,0 +1,260 @@
+import Joi from 'joi';
+import { axleOf, corners, type Corner } from '../../../height/corners.ts';
+import type { FollowingStep, JointProgramme } from '../../../fastener/joint-programme.ts';
+import { jointKinds, jointTools, tightenRules } from '../../../layout/types.ts';
+import { quantity, text, uuid } from '../../../schema/fields.ts';
+import { jointFields, thread } from '../../../schema/kept.ts';
+import { withUnit, type Quantity } from '../../../units/parse.ts';
+import { refuse } from '../../book/entry.ts';
+import { defineKind } from '../../book/kind.ts';
+import type { Joint } from '../../model.ts';
+import type { Data } from './data.ts';
+
+/** As said: only what is said changes. */
+interface Said {
+	/** Of a joint that the job does not have yet. */
+	corner?: Corner;
+	name?: string;
+	kind?: Joint['kind'];
+	rule?: Joint['rule'];
+	torque?: Quantity | null | '';
+	torqueSource?: Joint['torqueSource'];
+	oneTime?: boolean;
+	tool?: Joint['tool'];
+	holdStud?: boolean;
+	programme?: SaidProgramme | null;
+	thread?: Joint['thread'];
+	loosened?: boolean;
+	note?: string;
+	remove?: boolean;
+}
+
+/** A programme as said; quantities with their units. */
+interface SaidProgramme {
+	then?: {
+		kind: 'angle' | 'slacken' | 'torque';
+		angle?: Quantity;
+		tolerance?: Quantity;
+		torque?: Quantity;
+	}[];
+	castle?: { high: Quantity; slotDeg: 30 | 60 };
+	cushionTo?: 'washer-edge' | 'shoulder';
+	pattern?: JointProgramme['pattern'];
+	prevailing?: Quantity;
+	adapter?: { length: Quantity; angleDeg: number };
+}
+
+const torque = () => quantity('torque', { min: 0.5, max: 1000 });
+const following = Joi.object({
+	kind: Joi.string().valid('angle', 'slacken', 'torque').required(),
+	angle: quantity('angle', { min: 1, max: 720 }).when('kind', {
+		is: 'torque',
+		then: Joi.forbidden(),
+		otherwise: Joi.required()
+	}),
+	tolerance: quantity('angle', { min: 0, max: 90 }).when('kind', {
+		is: 'angle',
+		otherwise: Joi.forbidden()
+	}),
+	torque: torque().when('kind', { is: 'torque', then: Joi.required(), otherwise: Joi.forbidden() })
+});
+const programme = Joi.object({
+	then: Joi.array().items(following).max(6),
+	castle: Joi.object({
+		high: torque().required(),
+		slotDeg: Joi.number().valid(30, 60).required()
+	}),
+	cushionTo: Joi.string().valid('washer-edge', 'shoulder'),
+	pattern: Joi.object({
+		fasteners: Joi.number().valid(3, 4, 5, 6, 8).required(),
+		passes: Joi.number().valid(1, 2).required()
+	}),
+	prevailing: quantity('torque', { min: 0.1, max: 100 }),
+	adapter: Joi.object({
+		length: quantity('length', { min: 5, max: 1000 }).required(),
+		angleDeg: Joi.number().min(-90).max(90).required()
+	})
+});
+
+export const joint = defineKind<'joint', Said>({
+	kind: 'joint',
+	name: 'Joint',
+	counts: 'last',
+	subject: uuid(),
+	said: Joi.object({
+		corner: Joi.string().valid(...corners),
+		name: text(120).disallow(''),
+		kind: Joi.string().valid(...jointKinds),
+		rule: Joi.string().valid(...tightenRules),
+		torque: torque().allow(null, ''),
+		torqueSource: Joi.string().valid('maker', 'shop', 'estimated').allow(null),
+		oneTime: Joi.boolean(),
+		tool: Joi.string().valid(...jointTools),
+		holdStud: Joi.boolean(),
+		programme: programme.allow(null),
+		thread: thread.allow(null),
+		loosened: Joi.boolean(),
+		note: text(500),
+		remove: Joi.boolean()
+	}).min(1),
+	kept: Joi.object({
+		...jointFields,
+		key: Joi.string().max(60).allow(null).required(),
+		removed: Joi.boolean().required()
+	}),
+	decide({ record, command: { subject }, said }) {
+		const here = record.joints.find(({ id }) => id === subject);
+		if (said.remove) {
+			if (!here) throw refuse('subject', 'is not a joint of this job', subject);
+			if (record.torques.some(({ jointId }) => jointId === subject)) {
+				throw refuse('remove', 'has torques on record and stays in the job', here.name);
+			}
+			const { id: _, ...data } = here;
+			return [{ kind: 'joint', subject, data: { ...data, removed: true } }];
+		}
+		const { id: _, ...before } = here ?? { id: '', ...blank(record.joints, record.corners, said) };
+		const data = withSaid(before, said);
+		return [{ kind: 'joint', subject, data: { ...data, removed: false } }];
+	},
+	apply(record, { subject, data: { removed, ...data } }) {
+		const at = record.joints.findIndex(({ id }) => id === subject);
+		if (removed) record.joints.splice(at, at < 0 ? 0 : 1);
+		else if (at >= 0) record.joints[at] = { id: subject, ...data };
+		else record.joints.push({ id: subject, ...data });
+	},
+	words({ corner, name, removed, torqueEntered, loosened }, entry, { entries }) {
+		const before = entries.findLast(
+			(one) => one.kind === 'joint' && one.subject === entry.subject && one.seq < entry.seq
+		) as { data: Data } | undefined;
+		const where = `${corner}: joint ${before && before.data.name !== name ? `${before.data.name}, now ${name}` : name}`;
+		if (removed) return `${where} removed`;
+		const said = [
+			before?.data.torqueEntered === torqueEntered ? '' : `torque ${torqueEntered ?? 'none'}`,
+			before && before.data.loosened !== loosened
+				? loosened
+					? 'undone in this job'
+					: 'left alone in this job'
+				: ''
+		].filter(Boolean);
+		return `${where} ${before ? 'changed' : 'specified'}${said.length ? `: ${said.join(', ')}` : ''}`;
+	},
+	projects({ data: { corner, key, torqueNm, torqueEntered, torqueSource, ...data } }, record) {
+		if (key === null || torqueNm === null || !torqueSource) return [];
+		const axle = axleOf(corner);
+		return [
+			{
+				of: 'specification',
+				axle,
+				layout: record.vehicle.axles[axle].layout,
+				jointKey: key,
+				torqueNm,
+				entered: torqueEntered ?? `${torqueNm} N·m`,
+				source: torqueSource,
+				programme: data.programme,
+				thread: data.thread
+			}
+		];
+	}
+});
+
+/** A joint that the layout does not list, before anything is said of it. */
+function blank(joints: readonly Joint[], worked: readonly Corner[], said: Said): Omit<Joint, 'id'> {
+	const { corner, name, kind, rule } = said;
+	if (!corner) throw refuse('corner', 'say at which corner the new joint is');
+	if (!worked.includes(corner)) {
+		throw refuse('corner', 'is not a corner this job works on', corner);
+	}
+	if (!name) throw refuse('name', 'say what the new joint is called');
+	if (!kind) throw refuse('kind', 'say of what kind the new joint is');
+	if (!rule) throw refuse('rule', 'say when the new joint is tightened for good');
+	return {
+		key: null,
+		corner,
+		position: Math.max(-1, ...joints.map(({ position }) => position)) + 1,
+		name,
+		kind,
+		rule,
+		torqueNm: null,
+		torqueEntered: null,
+		torqueSource: null,
+		oneTime: false,
+		tool: 'run-down',
+		holdStud: false,
+		pairKey: null,
+		programme: null,
+		thread: null,
+		place: null,
+		loosened: true,
+		note: ''
+	};
+}
+
+function withSaid(before: Omit<Joint, 'id'>, said: Said): Omit<Joint, 'id'> {
+	const next: Omit<Joint, 'id'> = {
+		...before,
+		name: said.name ?? before.name,
+		kind: said.kind ?? before.kind,
+		rule: said.rule ?? before.rule,
+		oneTime: said.oneTime ?? before.oneTime,
+		tool: said.tool ?? before.tool,
+		holdStud: said.holdStud ?? before.holdStud,
+		loosened: said.loosened ?? before.loosened,
+		thread: said.thread === undefined ? before.thread : said.thread,
+		programme: said.programme === undefined ? before.programme : toProgramme(said.programme ?? {}),
+		note: said.note ?? before.note,
+		torqueSource: said.torqueSource === undefined ? before.torqueSource : said.torqueSource
+	};
+	if (said.torque !== undefined) {
+		next.torqueNm = said.torque ? said.torque.si : null;
+		next.torqueEntered = said.torque ? withUnit(said.torque) : null;
+	}
+	if (next.torqueNm === null) next.torqueSource = null;
+	else if (!next.torqueSource) {
+		throw refuse('torqueSource', 'say where the torque comes from: maker, shop or estimated');
+	}
+	const { castle, pattern } = next.programme ?? {};
+	if (castle && next.torqueNm !== null && castle.highNm <= next.torqueNm) {
+		throw refuse(
+			'programme.castle.high',
+			`must be more than the low limit (${next.torqueEntered})`,
+			castle.highNm
+		);
+	}
+	if (castle && pattern) {
+		throw refuse('programme.pattern', 'a castle nut stands alone: no star');
+	}
+	if (next.thread && next.thread.pitchMm > next.thread.diameterMm / 4) {
+		throw refuse(
+			'thread.pitchMm',
+			`is too coarse for M${next.thread.diameterMm}`,
+			next.thread.pitchMm
+		);
+	}
+	if (next.kind === 'bonded-bush' && next.rule !== 'ride-height') {
+		throw refuse('rule', 'a bonded bush is always set at ride height', next.rule);
+	}
+	return next;
+}
+
+/** As it is kept: SI, and nothing at all where nothing was said. */
+function toProgramme(said: SaidProgramme): JointProgramme | null {
+	const { then = [], castle, cushionTo, pattern, prevailing, adapter } = said;
+	const made: JointProgramme = {
+		...(then.length && { then: then.map(toStep) }),
+		...(castle && { castle: { highNm: castle.high.si, slotDeg: castle.slotDeg } }),
+		...(cushionTo && { cushionTo }),
+		...(pattern && { pattern }),
+		...(prevailing && { prevailingNm: prevailing.si }),
+		...(adapter && { adapter: { lengthMm: adapter.length.si, angleDeg: adapter.angleDeg } })
+	};
+	return Object.keys(made).length ? made : null;
+}
+
+function toStep(step: NonNullable<SaidProgramme['then']>[number]): FollowingStep {
+	const { kind, angle, tolerance, torque: to } = step;
+	if (kind === 'torque') return { kind, torqueNm: to!.si };
+	const angleDeg = angle!.si;
+	return kind === 'slacken'
+		? { kind, angleDeg }
+		: { kind, angleDeg, ...(tolerance && { toleranceDeg: tolerance.si }) };
+}

@@ -1,0 +1,56 @@
+import Joi from 'joi';
+import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
+import { loadMethodNames, type LoadMethod } from '../../../procedure/facts.ts';
+import { quantity, uuid } from '../../../schema/fields.ts';
+import { loadingFields, method } from '../../../schema/kept.ts';
+import { withUnit, type Quantity } from '../../../units/parse.ts';
+import { refuse } from '../../book/entry.ts';
+import { defineKind } from '../../book/kind.ts';
+
+interface Said {
+	method: LoadMethod;
+	hubToArch: Quantity;
+	oppositeBefore?: Quantity;
+	oppositeNow?: Quantity;
+	deviceReadingId?: string;
+}
+
+/** A look at a loaded corner; where it is jacked, with the opposite corner before and now. */
+export const loading = defineKind<'loading', Said>({
+	kind: 'loading',
+	name: 'Loaded height',
+	counts: 'every',
+	subject: Joi.string().valid(...corners),
+	said: Joi.object({
+		method: method().required(),
+		hubToArch: quantity('length', { min: 150, max: 800 }).required(),
+		oppositeBefore: quantity('length', { min: 50, max: 1300 }),
+		oppositeNow: quantity('length', { min: 50, max: 1300 }),
+		deviceReadingId: uuid()
+	}).and('oppositeBefore', 'oppositeNow'),
+	kept: Joi.object(loadingFields),
+	decide({ record, command: { subject }, said }) {
+		const corner = subject as Corner;
+		if (!record.corners.includes(corner)) {
+			throw refuse(
+				'subject',
+				`${cornerNames[corner].toLowerCase()} is not worked on in this job`,
+				corner
+			);
+		}
+		const data = {
+			method: said.method,
+			hubToArchMm: said.hubToArch.si,
+			entered: withUnit(said.hubToArch),
+			oppositeBeforeMm: said.oppositeBefore?.si ?? null,
+			oppositeNowMm: said.oppositeNow?.si ?? null,
+			deviceReadingId: said.deviceReadingId ?? null
+		};
+		return [{ kind: 'loading', subject, data }];
+	},
+	apply(record, { id, subject, data, personId, enteredAt }) {
+		record.loadings.push({ id, corner: subject as Corner, ...data, personId, takenAt: enteredAt });
+	},
+	words: ({ entered, method: how }, { subject }) =>
+		`the loaded height at ${cornerNames[subject as Corner].toLowerCase()}, ${entered}, ${loadMethodNames[how].toLowerCase()}`
+});

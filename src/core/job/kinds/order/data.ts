@@ -1,0 +1,4 @@
+/** A person's own order of the steps. */
+export interface Data {
+	ids: string[];
+}

@@ -1,0 +1,46 @@
+import Joi from 'joi';
+import { cornerNames } from '../../../height/corners.ts';
+import { text, uuid } from '../../../schema/fields.ts';
+import { corner } from '../../../schema/kept.ts';
+import { refuse } from '../../book/entry.ts';
+import { defineKind } from '../../book/kind.ts';
+
+/** Its picture comes in by a door of its own; here it is taken out of sight, or back. */
+export const photo = defineKind<'photo', { withdrawn: boolean }>({
+	kind: 'photo',
+	name: 'Photo',
+	counts: 'last',
+	subject: uuid(),
+	said: Joi.object({ withdrawn: Joi.boolean().required() }),
+	kept: Joi.object({
+		corner: corner().allow(null),
+		about: text(120).required(),
+		note: text(500).required(),
+		width: Joi.number().integer().min(1).max(10_000).required(),
+		height: Joi.number().integer().min(1).max(10_000).required(),
+		digest: Joi.string()
+			.pattern(/^[0-9a-f]{64}$/)
+			.allow(null)
+			.required(),
+		withdrawn: Joi.boolean().required()
+	}),
+	decide({ record, command: { subject }, said }) {
+		const here = record.photos.find(({ id }) => id === subject);
+		if (!here) throw refuse('subject', 'is not a photo of this job', subject);
+		const { corner: at, subject: about, note, width, height, digest } = here;
+		const data = { corner: at, about, note, width, height, digest, withdrawn: said.withdrawn };
+		return [{ kind: 'photo', subject, data }];
+	},
+	apply(record, { subject, data, personId, enteredAt }) {
+		const { about, ...shown } = data;
+		const here = record.photos.findIndex(({ id }) => id === subject);
+		if (here >= 0) record.photos[here] = { ...record.photos[here]!, withdrawn: data.withdrawn };
+		else {
+			record.photos.push({ ...shown, id: subject, subject: about, personId, takenAt: enteredAt });
+		}
+	},
+	words: ({ corner: at, about, withdrawn }) => {
+		const what = [at && cornerNames[at].toLowerCase(), about].filter(Boolean).join(', ');
+		return `photo${what ? `: ${what}` : ''}${withdrawn ? ', taken out of sight' : ''}`;
+	}
+});

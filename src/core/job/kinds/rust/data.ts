@@ -1,0 +1,5 @@
+import type { RustGrade } from '../../../work/scope.ts';
+
+export interface Data {
+	grade: RustGrade;
+}

@@ -1,0 +1,90 @@
+import { differenceInMilliseconds } from 'date-fns';
+import Joi from 'joi';
+import { text } from '../../../schema/fields.ts';
+import { believable, meanMinutes, stepMinutes } from '../../../work/minutes.ts';
+import { blockedBy } from '../../../work/order.ts';
+import type { StepKind } from '../../../work/kinds.ts';
+import { Refusal, refuse, type Command } from '../../book/entry.ts';
+import { defineKind } from '../../book/kind.ts';
+import type { JobRecord } from '../../model.ts';
+import { benchWants, viewWork, type WorkView } from '../../work.ts';
+import type { Data } from './data.ts';
+import { stepId } from './subject.ts';
+
+const kept = Joi.object({
+	state: Joi.string().valid('started', 'done', 'open').required(),
+	note: text(300).default(''),
+	overrideReason: text(500).disallow('').min(10),
+	tookMin: Joi.number().min(0).max(100_000),
+	expectedMin: Joi.number().min(0).max(10_000)
+});
+
+/** A step is done in its turn, or a lead says why not; its time is taken from its start. */
+export const step = defineKind<'step'>({
+	kind: 'step',
+	name: 'Step',
+	counts: 'last',
+	subject: stepId(),
+	said: kept,
+	kept,
+	decide({ record, command, said, context }) {
+		const { subject } = command;
+		const work = viewWork(record, record.limits);
+		const found = work.order.steps.find(({ id }) => id === subject);
+		if (!found) {
+			throw refuse('subject', 'is not a step of this job’s order of work', subject);
+		}
+		const { state, note, overrideReason } = said;
+		if (state !== 'done') return [{ kind: 'step', subject, data: { state, note } }];
+		const wants = missingFor(record, work, subject);
+		if (found.gate?.note && !note) wants.push(found.gate.note.toLowerCase());
+		if (wants.length && !overrideReason) {
+			throw new Refusal(409, `Not yet: ${wants.join('; ')}`, [], { wants });
+		}
+		if (overrideReason && context.who.role !== 'lead') {
+			throw new Refusal(403, 'Only a lead may pass over a gate.', [], { wants });
+		}
+		const data = {
+			state,
+			note,
+			...(overrideReason && { overrideReason }),
+			...timed(work, command)
+		};
+		return [{ kind: 'step', subject, data }];
+	},
+	words: ({ state, note, overrideReason }, { subject }, record) => {
+		const { order } = viewWork(record, record.limits);
+		const title = order.steps.find(({ id }) => id === subject)?.title ?? subject;
+		const how = { started: 'begun', done: 'done', open: 'open again' }[state];
+		const at = subject.split('/')[0]!;
+		return `${at === 'car' ? '' : `${at}, `}${title}: ${how}${note ? ` (${note})` : ''}${overrideReason ? `; passed over its gate: ${overrideReason}` : ''}`;
+	},
+	projects({ subject, data: { tookMin, expectedMin } }) {
+		if (!tookMin || !expectedMin) return [];
+		const ratio = tookMin / expectedMin;
+		if (!believable(ratio)) return [];
+		const kind = subject.split('/')[1]!.split(':')[0] as StepKind;
+		return [{ of: 'step-time', kind, logRatio: Math.log(ratio) }];
+	}
+});
+
+/** What stands between a step and being done: earlier steps with their rules, and what the bench wants. */
+function missingFor(record: JobRecord, work: WorkView, id: string): string[] {
+	const found = work.order.steps.find((one) => one.id === id)!;
+	const open = blockedBy(work.order, id, work.done).map(
+		({ step: earlier, rule }) =>
+			`“${earlier.title}”${earlier.at === 'car' ? '' : ` (${earlier.at})`} comes first. ${rule.words}`
+	);
+	return [...open, ...benchWants(record, work.book, found)];
+}
+
+function timed(
+	{ book, order, scope }: WorkView,
+	{ subject, enteredAt }: Command
+): Pick<Data, 'tookMin' | 'expectedMin'> {
+	const started = book.entry('step', subject);
+	if (started?.data.state !== 'started') return {};
+	const tookMin = differenceInMilliseconds(enteredAt, started.enteredAt) / 60_000;
+	const usual = stepMinutes(order.steps, scope).get(subject)!;
+	return tookMin > 0 ? { tookMin, expectedMin: meanMinutes(usual) } : {};
+}

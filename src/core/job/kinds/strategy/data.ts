@@ -1,0 +1,3 @@
+import type { Strategy } from '../../../work/scope.ts';
+
+export type Data = Strategy;

@@ -1,0 +1,5 @@
+import type { SymptomKey } from '../../../inspect/suspects.ts';
+
+export interface Data {
+	symptoms: SymptomKey[];
+}

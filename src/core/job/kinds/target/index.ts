@@ -1,0 +1,111 @@
+import Joi from 'joi';
+import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
+import { checkHeight } from '../../../height/schools.ts';
+import { quantity } from '../../../schema/fields.ts';
+import { mm, targetFields } from '../../../schema/kept.ts';
+import { withUnit, type Quantity } from '../../../units/parse.ts';
+import { invalid, refuse } from '../../book/entry.ts';
+import { defineKind } from '../../book/kind.ts';
+import type { JobRecord } from '../../model.ts';
+import {
+	predictable,
+	predictionEntry,
+	predictTarget,
+	type PredictionEntries
+} from '../../prediction.ts';
+import { viewJob } from '../../view.ts';
+import type { Data } from './data.ts';
+
+interface Said {
+	/** Null goes back to the default. */
+	height?: Quantity | null;
+	source: 'maker' | 'predicted' | 'chosen';
+	prediction?: Record<keyof PredictionEntries, Quantity | number>;
+}
+
+export const target = defineKind<'target', Said>({
+	kind: 'target',
+	name: 'Target height',
+	counts: 'last',
+	subject: Joi.string().valid(...corners),
+	said: Joi.object({
+		height: quantity('length', {})
+			.allow(null)
+			.description('null goes back to the default; a predicted one is computed')
+			.when('source', { is: 'predicted', then: Joi.forbidden(), otherwise: Joi.required() }),
+		source: Joi.string().valid('maker', 'predicted', 'chosen').required(),
+		prediction: Joi.object({
+			sprungLoad: quantity('force', { min: 100, max: 50_000 }).required(),
+			motionRatio: Joi.number().min(0.1).max(2).required(),
+			oldRate: quantity('rate', { min: 1, max: 1000 }).required(),
+			oldFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
+			newRate: quantity('rate', { min: 1, max: 1000 }).required(),
+			newFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
+			seatChange: quantity('length', { min: -100, max: 100 }).required(),
+			settling: quantity('length', { min: 0, max: 30 }).required()
+		}).when('source', { is: 'predicted', then: Joi.required(), otherwise: Joi.forbidden() })
+	}),
+	kept: Joi.object({ heightMm: mm().allow(null).required(), ...targetFields }),
+	decide({ record, command: { subject }, said }) {
+		const { height, source, prediction } = said;
+		if (prediction) {
+			const data = predicted(record, subject as Corner, prediction);
+			return [{ kind: 'target', subject, data }];
+		}
+		if (height) {
+			const possible = checkHeight('height', height, record.school);
+			if (!possible.ok) throw invalid(possible.faults);
+		}
+		const data = {
+			heightMm: height ? height.si : null,
+			entered: height ? withUnit(height) : '',
+			source,
+			prediction: null
+		};
+		return [{ kind: 'target', subject, data }];
+	},
+	apply(record, { subject, data: { heightMm, ...data } }) {
+		const at = subject as Corner;
+		record.targets = record.targets.filter(({ corner }) => corner !== at);
+		if (heightMm === null) return;
+		record.targets.push({ corner: at, heightMm, ...data });
+		record.targets.sort((a, b) => corners.indexOf(a.corner) - corners.indexOf(b.corner));
+	},
+	words: ({ heightMm, entered, source }, { subject }) =>
+		`${cornerNames[subject as Corner]}: target ${heightMm === null ? 'back to the default' : source === 'predicted' ? `predicted, ${heightMm.toFixed(1)} mm` : entered}`
+});
+
+function predicted(
+	record: JobRecord,
+	corner: Corner,
+	given: NonNullable<Said['prediction']>
+): Data {
+	const { before } = viewJob(record).corners[corner];
+	if (!predictable(record.school)) {
+		throw refuse('source', 'a pivot difference is not predicted: choose the target by hand');
+	}
+	if (!before) throw refuse('source', 'read the height before at this corner first');
+	const list = Object.entries(given);
+	const si = Object.fromEntries(
+		list.map(([name, value]) => [name, typeof value === 'number' ? value : value.si])
+	) as unknown as PredictionEntries;
+	const found = predictTarget(si, before);
+	if (!found.ok) {
+		throw invalid(
+			found.faults.map((fault) => ({
+				...fault,
+				field: `prediction.${predictionEntry[fault.field] ?? fault.field}`
+			}))
+		);
+	}
+	const { input, heightMm, expandedMm } = found.value;
+	const typed = Object.fromEntries(
+		list.map(([name, value]) => [name, typeof value === 'number' ? String(value) : withUnit(value)])
+	);
+	return {
+		heightMm,
+		entered: `${heightMm.toFixed(1)} mm`,
+		source: 'predicted',
+		prediction: { input, typed, expandedMm }
+	};
+}

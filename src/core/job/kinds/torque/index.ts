@@ -1,0 +1,242 @@
+import Joi from 'joi';
+import { actionsOf, missedBy } from '../../../fastener/joint-programme.ts';
+import type { Action } from '../../../fastener/programme.ts';
+import { wrenchFor } from '../../../fastener/rack.ts';
+import { cornerNames } from '../../../height/corners.ts';
+import {
+	sightNames,
+	sights,
+	sightsFor,
+	type CarState,
+	type LoadMethod,
+	type Sight
+} from '../../../procedure/facts.ts';
+import { quantity, text, uuid } from '../../../schema/fields.ts';
+import { carState, method, step, torqueFields } from '../../../schema/kept.ts';
+import { withUnit, type Quantity } from '../../../units/parse.ts';
+import { invalid, refuse, type Command, type Context } from '../../book/entry.ts';
+import { defineKind } from '../../book/kind.ts';
+import { atWork } from '../../joints.ts';
+import type { Joint, JobRecord, Torque } from '../../model.ts';
+import { judgeBush } from '../../view.ts';
+import { jointOf, noneSince } from './joint.ts';
+
+interface Said {
+	/** Step of the joint's programme, from 0. */
+	action: number;
+	torque?: Quantity;
+	angle?: Quantity;
+	seen?: Sight;
+	withdraw?: boolean;
+	wrench: string;
+	wrenchId?: string;
+	overrideReason?: string;
+	carState: CarState;
+	method?: LoadMethod;
+	hubToArch?: Quantity;
+	deviceReadingId?: string;
+}
+
+/**
+ * One step of a joint's programme, with the state of the car it was done in: a torque, an angle or a
+ * sight, or the withdrawal of one. A bonded bush tightened loaded is judged against the target, and the
+ * answer is kept with it.
+ */
+export const torque = defineKind<'torque', Said>({
+	kind: 'torque',
+	name: 'Torque',
+	counts: 'every',
+	subject: uuid(),
+	wants: ['rack'],
+	said: Joi.object({
+		action: step().default(0),
+		torque: quantity('torque', { min: 0.5, max: 1000 }),
+		angle: quantity('angle', { min: 1, max: 720 }).description(
+			'turned in this step; a torque may be said with it'
+		),
+		seen: Joi.string().valid(...sights),
+		withdraw: Joi.boolean(),
+		wrench: text(80).default(''),
+		wrenchId: uuid(),
+		overrideReason: text(500).disallow('').min(10),
+		carState: carState(),
+		method: Joi.when('carState', {
+			is: 'loaded',
+			then: method().required(),
+			otherwise: Joi.forbidden()
+		}),
+		hubToArch: quantity('length', { min: 150, max: 800 }),
+		deviceReadingId: uuid()
+	})
+		.or('torque', 'angle', 'seen', 'withdraw')
+		.without('seen', ['torque', 'angle', 'withdraw'])
+		.without('withdraw', ['torque', 'angle']),
+	kept: Joi.object({ ...torqueFields, withdrawn: Joi.boolean().required() }),
+	decide({ record, command, said, context }) {
+		const joint = checkJoint(record, command, said, context);
+		checkStep(joint, said);
+		const judged = checkBush(record, joint, said);
+		const held = checkWrench(joint, command, said, context);
+		const { subject, corrects } = command;
+		return [
+			{
+				kind: 'torque',
+				subject,
+				data: {
+					action: said.action,
+					torqueNm: said.torque?.si ?? null,
+					angleDeg: said.angle?.si ?? null,
+					entered: enteredText(said),
+					seen: said.seen ?? null,
+					wrench: held?.name ?? said.wrench,
+					wrenchId: held?.id ?? null,
+					settingNm: held?.settingNm ?? null,
+					overrideReason: said.overrideReason ?? null,
+					deviceReadingId: said.deviceReadingId ?? null,
+					carState: said.carState,
+					method: said.method ?? null,
+					hubToArchMm: said.hubToArch?.si ?? null,
+					hubToArchEntered: said.hubToArch ? withUnit(said.hubToArch) : null,
+					targetHubToArchMm: judged?.targetHubToArchMm ?? null,
+					bush: judged?.bush ?? null,
+					withdrawn: said.withdraw ?? false
+				},
+				...(corrects && { corrects })
+			}
+		];
+	},
+	apply(record, { id, subject, data, corrects, personId, enteredAt }) {
+		record.torques.push({
+			id,
+			jointId: subject,
+			...data,
+			skipReason: null,
+			correctsId: corrects,
+			personId,
+			takenAt: enteredAt
+		});
+	},
+	words({ entered, withdrawn }, { subject, corrects }, { joints }) {
+		const joint = joints.find(({ id }) => id === subject);
+		const where = joint ? `${cornerNames[joint.corner].toLowerCase()}, ${joint.name}` : 'a joint';
+		return `the torque of ${where}, ${withdrawn ? 'withdrawn' : entered}${corrects && !withdrawn ? ', a correction' : ''}`;
+	},
+	projects({ data: { wrenchId, withdrawn }, enteredAt }) {
+		if (wrenchId === null || withdrawn) return [];
+		return [{ of: 'pull', wrenchId, day: enteredAt.slice(0, 10) }];
+	}
+});
+
+function enteredText({ torque: pulled, angle, seen }: Said): string {
+	const numbers = [pulled, angle].filter((q) => q !== undefined).map(withUnit);
+	return numbers.length ? numbers.join(', ') : (seen ?? 'withdrawn');
+}
+
+function checkJoint(record: JobRecord, command: Command, said: Said, context: Context): Joint {
+	const joint = jointOf(record, command);
+	const { corrects } = command;
+	const corrected =
+		corrects && record.torques.find(({ id, jointId }) => id === corrects && jointId === joint.id);
+	if (said.withdraw && !corrects) throw refuse('corrects', 'say which torque is withdrawn');
+	if (corrects && !corrected) {
+		throw refuse('corrects', 'is not a torque of this joint', corrects);
+	}
+	if (corrected && !said.withdraw && corrected.action !== said.action) {
+		throw refuse('action', `corrects step ${corrected.action}, so it is that step`, said.action);
+	}
+	noneSince(record, command, context, joint);
+	return joint;
+}
+
+/** What is recorded must be what this step of the programme asks. */
+function checkStep(joint: Joint, said: Said): void {
+	if (said.withdraw) return;
+	const list = actionsOf(atWork(joint));
+	const action = list[said.action];
+	if (!action) {
+		throw refuse(
+			'action',
+			`${joint.name} has ${list.length} ${list.length === 1 ? 'step' : 'steps'}, counted from 0`,
+			said.action
+		);
+	}
+	const { seen } = said;
+	if (seen && !sightsFor(joint.kind, said.carState).includes(seen)) {
+		throw refuse(
+			'seen',
+			`${joint.name} is recorded by its torque here; only a cushion mount is recorded as seen, and a bush as hand-tight while hanging`,
+			seen
+		);
+	}
+	const { cushionTo } = joint.programme ?? {};
+	if (joint.kind === 'cushion' && cushionTo && seen && seen !== cushionTo) {
+		throw refuse('seen', `${joint.name} goes ${sightNames[cushionTo].toLowerCase()}`, seen);
+	}
+	if (seen) return;
+	const turned = action.kind === 'angle' || action.kind === 'slacken';
+	if (turned && !said.angle) {
+		throw refuse('angle', `step ${said.action + 1} of ${joint.name} is turned by an angle`);
+	}
+	if (!turned && !said.torque) {
+		throw refuse('torque', `step ${said.action + 1} of ${joint.name} ends at a torque`);
+	}
+	if (action.kind === 'castle') checkCastle(joint, action, said.torque!);
+}
+
+/** Past its high limit a castle nut is not kept: never back, so another nut or washer. */
+function checkCastle(joint: Joint, action: Action, pulled: Quantity): void {
+	if (missedBy(atWork(joint), action, { torqueNm: pulled.si })?.way !== 'over') return;
+	throw refuse(
+		'torque',
+		`is above the high limit of ${joint.programme!.castle!.highNm} N·m: another nut or washer, never back to a slot`,
+		withUnit(pulled)
+	);
+}
+
+/** A wrench of the rack that is out of range or out of date is refused unless somebody says why. */
+function checkWrench(
+	joint: Joint,
+	{ enteredAt }: Command,
+	said: Said,
+	{ rack = [] }: Context
+): { id: string; name: string; settingNm: number | null } | undefined {
+	if (!said.wrenchId) return undefined;
+	const wrench = rack.find(({ id }) => id === said.wrenchId);
+	if (!wrench) throw refuse('wrenchId', 'is not a wrench of this shop', said.wrenchId);
+	const { id, name } = wrench;
+	const asked = actionsOf(atWork(joint))[said.action]?.torqueNm ?? said.torque?.si;
+	if (asked === undefined) return { id, name, settingNm: null };
+	const adapter = joint.programme?.adapter;
+	const found = wrenchFor(wrench, { torqueNm: asked, adapter }, enteredAt.slice(0, 10));
+	if (found.ok) return { id, name, settingNm: adapter ? found.value.settingNm : null };
+	if (said.overrideReason) return { id, name, settingNm: null };
+	throw invalid(
+		found.faults.map((fault) => ({
+			...fault,
+			field: 'wrenchId',
+			message: `${name} ${fault.message}: take another, or say why it is used all the same`
+		}))
+	);
+}
+
+/** Judges the bush where there is one to judge. */
+function checkBush(
+	record: JobRecord,
+	joint: Joint,
+	said: Said
+): { targetHubToArchMm: number; bush: Torque['bush'] } | undefined {
+	if (said.withdraw) return undefined;
+	if (joint.kind !== 'bonded-bush' || said.carState !== 'loaded') return undefined;
+	if (!said.hubToArch) {
+		throw refuse(
+			'hubToArch',
+			'read hub to arch at this corner first: a bush is only set at a known height'
+		);
+	}
+	const judged = judgeBush(record, joint.corner, said.hubToArch.si, record.limits, joint.place);
+	if (!judged.ok) {
+		throw invalid(judged.faults.map((fault) => ({ ...fault, field: 'hubToArch' })));
+	}
+	const { targetHubToArchMm, ...bush } = judged.value;
+	return { targetHubToArchMm, bush };
+}

@@ -1,0 +1,129 @@
+/** Every route of the API, with the schema that checks what it is sent: one table for the routes and for OpenAPI. */
+import type { RequestEvent } from '@sveltejs/kit';
+import type Joi from 'joi';
+import { computations } from '../../../core/compute.ts';
+import { commandSchema } from '../../../core/job/book/command.ts';
+import * as bays from '../../schema/bays.ts';
+import * as device from '../../schema/device.ts';
+import * as job from '../../schema/job.ts';
+import { jobFileSchema } from '../../schema/job-file.ts';
+import * as shop from '../../schema/shop.ts';
+import { vehicleChangeSchema, vehicleSchema } from '../../schema/vehicle.ts';
+
+export interface Operation {
+	path: string;
+	method: 'get' | 'post' | 'put' | 'patch' | 'delete';
+	summary: string;
+	input?: Joi.Schema;
+	output?: Joi.Schema;
+	/** Works without a session. */
+	open?: boolean;
+	/** Content type of the answer when it is not JSON. */
+	type?: string;
+}
+
+const op = (
+	method: Operation['method'],
+	path: string,
+	summary: string,
+	more: Partial<Operation> = {}
+): Operation => ({ method, path, summary, ...more });
+
+/** Every route of the API; a test holds it against the route files. */
+export const operations: readonly Operation[] = [
+	op('get', '/health', 'The process answers', { open: true }),
+	op('get', '/ready', 'The database answers; 503 until it does', { open: true }),
+	op('post', '/session', 'Sign in; sets the session cookie', {
+		input: shop.signInSchema,
+		open: true
+	}),
+	op('delete', '/session', 'Sign out; ?everywhere=1 on every device'),
+	op('patch', '/me', 'Change one’s own units and theme', { input: shop.preferencesSchema }),
+	op('post', '/people', 'Add a person (leads)', { input: shop.newPersonSchema }),
+	op('patch', '/people/{id}', 'Change a person (leads)', { input: shop.personChangeSchema }),
+	op('put', '/shop', 'Change the shop’s settings (leads)', { input: shop.shopSchema }),
+	op('get', '/vehicles', 'Cars that match ?search='),
+	op('post', '/vehicles', 'Add a car', { input: vehicleSchema }),
+	op('get', '/vehicles/{id}', 'One car'),
+	op('put', '/vehicles/{id}', 'Change a car', { input: vehicleChangeSchema }),
+	op('get', '/jobs', 'Jobs that match ?search=, ?page= by page'),
+	op('post', '/jobs', 'Open a job', { input: job.newJobSchema }),
+	op('get', '/jobs/{id}', 'A job as its book comes to'),
+	op('get', '/jobs/{id}/entries', 'The book; ?after= the number of an entry: what came after it'),
+	op(
+		'post',
+		'/jobs/{id}/entries',
+		'Say something of the job: one kind of fact, in the words of that kind',
+		{
+			input: commandSchema
+		}
+	),
+	op('post', '/jobs/{id}/photos', 'Keep a photo with the job', { input: job.photoSchema }),
+	op('get', '/jobs/{id}/photos/{photo}', 'A photo’s picture', { type: 'image/jpeg' }),
+	op('get', '/jobs/{id}/book.csv', 'The book as a table', { type: 'text/csv' }),
+	op('get', '/jobs/{id}/parts.csv', 'Parts of the job as a table', { type: 'text/csv' }),
+	op('put', '/jobs/{id}/bay', 'Put a car into a bay', { input: bays.slotSchema }),
+	op('delete', '/jobs/{id}/bay', 'Take a car out of the plan of the bays'),
+	op('put', '/bays', 'Put several cars into their bays, all or none', { input: bays.slotsSchema }),
+	op('get', '/bays.ics', 'The plan of the bays for a calendar', { type: 'text/calendar' }),
+	op('get', '/jobs/{id}/device-readings', 'What devices sent for the job, and what waits'),
+	op('get', '/wrenches', 'The rack with its calibrations'),
+	op('post', '/wrenches', 'Add a wrench (leads)', { input: device.newWrenchSchema }),
+	op('put', '/wrenches/{id}', 'Change or retire a wrench (leads)', {
+		input: device.wrenchChangeSchema
+	}),
+	op('post', '/wrenches/{id}/calibrations', 'Keep a calibration; its verdict is computed', {
+		input: device.calibrationSchema
+	}),
+	op('get', '/devices', 'Devices, and their readings that wait for a person'),
+	op('post', '/devices', 'Add a device (leads); answers with its token once', {
+		input: device.newDeviceSchema
+	}),
+	op('patch', '/devices/{id}', 'Switch a device on or off (leads)', {
+		input: device.deviceChangeSchema
+	}),
+	op('put', '/devices/{id}/task', 'Say where the next reading belongs', {
+		input: device.taskSchema
+	}),
+	op('post', '/device-readings/{id}/place', 'Place a held reading', { input: device.placeSchema }),
+	op('post', '/device-readings/{id}/set-aside', 'Set a held reading aside, with a reason', {
+		input: device.setAsideSchema
+	}),
+	op(
+		'get',
+		'/jobs/{id}/events',
+		'Server-sent events: `entries` with what was written, `device` when a device has sent',
+		{
+			type: 'text/event-stream'
+		}
+	),
+	op('get', '/jobs/{id}/proof', 'Whether the book is as it was written'),
+	op('get', '/retorques', 'Cars whose wheel fasteners are still to be checked'),
+	op('get', '/jobs/{id}/retorque.ics', 'The day to come back', { type: 'text/calendar' }),
+	op('get', '/jobs/{id}/job.json', 'The job as a file', { output: jobFileSchema }),
+	op('get', '/jobs/{id}/readings.csv', 'Every height reading', { type: 'text/csv' }),
+	op('get', '/jobs/{id}/torques.csv', 'Every torque', { type: 'text/csv' }),
+	op('post', '/import', 'Recreate a job from its file; files of format version 1 are taken too', {
+		input: jobFileSchema
+	}),
+	op('get', '/compute', 'The named computations with examples'),
+	...computations.map(({ name, summary, input, output }) =>
+		op('post', `/compute/${name}`, summary, { input, output })
+	),
+	op('get', '/openapi.json', 'This document'),
+	op('get', '/schema/job.json', 'JSON Schema of the job file')
+];
+
+const byRoute = new Map(operations.map((one) => [`${one.method} ${one.path}`, one]));
+
+/** The schema of the route that is asked. @throws where the route is not in the table: a programming error */
+export function inputOf({ request: { method }, route, params }: RequestEvent): Joi.Schema {
+	const path = (route.id ?? '')
+		.replace('/api/v1', '')
+		.replace(/\[(\w+)\]/g, (_, name: string) =>
+			name === 'name' ? (params.name ?? '') : `{${name}}`
+		);
+	const input = byRoute.get(`${method.toLowerCase()} ${path}`)?.input;
+	if (!input) throw new Error(`no schema for ${method} ${path}`);
+	return input;
+}

@@ -1,0 +1,210 @@
+/** Tables that are made of the books: written with each entry, made anew by `./vane rebuild`, never the truth. */
+import type { TimedKind } from '../../../core/work/minutes.ts';
+import type { StepKind } from '../../../core/work/kinds.ts';
+import type { Corner } from '../../../core/height/corners.ts';
+import type { Projected } from '../../../core/job/book/kind.ts';
+import type { Database } from './pool.ts';
+
+/** The tables, for comparing and for emptying. */
+export const projectionTables = [
+	'job_lines',
+	'job_words',
+	'wrench_pulls',
+	'step_times',
+	'specifications',
+	'car_notes'
+] as const;
+
+export interface LineRow {
+	jobId: string;
+	vehicleId: string;
+	plate: string;
+	car: string;
+	owner: string;
+	complaint: string;
+	corners: readonly Corner[];
+	technicianId: string | null;
+	stage: string;
+	owed: number;
+	minutes: number | null;
+	minutesLeft: number | null;
+	soakHours: number;
+	odometerKm: number | null;
+	wheelTorqueNm: number | null;
+	openedAt: string;
+	signedAt: string | null;
+	recheck: boolean;
+}
+
+export async function putLine(db: Database, line: LineRow): Promise<void> {
+	await db.run(
+		`REPLACE INTO job_lines
+		   (job_id, vehicle_id, plate, car, owner, complaint, corners, technician_id, stage, owed, minutes,
+		    minutes_left, soak_hours, odometer_km, wheel_torque_nm, opened_at, signed_at, closed, recheck)
+		 VALUES
+		   (:jobId, :vehicleId, :plate, :car, :owner, :complaint, :corners, :technicianId, :stage, :owed, :minutes,
+		    :minutesLeft, :soakHours, :odometerKm, :wheelTorqueNm, :openedAt, :signedAt, :closed, :recheck)`,
+		{
+			...line,
+			corners: line.corners.join(','),
+			openedAt: new Date(line.openedAt),
+			signedAt: line.signedAt && new Date(line.signedAt),
+			closed: line.signedAt !== null
+		}
+	);
+}
+
+export async function putWords(
+	db: Database,
+	jobId: string,
+	words: readonly string[]
+): Promise<void> {
+	await db.run('DELETE FROM job_words WHERE job_id = ?', [jobId]);
+	if (words.length === 0) return;
+	await db.run('INSERT INTO job_words (word, job_id) VALUES ?', [
+		words.map((word) => [word, jobId])
+	]);
+}
+
+/** Where and when a fact was written. */
+export interface FactSite {
+	jobId: string;
+	vehicleId: string;
+	/** Make and model. */
+	model: string;
+	modelYear: number | null;
+	entryId: string;
+	personId: string;
+	enteredAt: string;
+	storedAt: string;
+}
+
+export async function putFact(db: Database, fact: Projected, site: FactSite): Promise<void> {
+	if (fact.of === 'pull') {
+		await db.run(
+			`INSERT INTO wrench_pulls (wrench_id, day, pulls) VALUES (?, ?, 1)
+			 ON DUPLICATE KEY UPDATE pulls = pulls + 1`,
+			[fact.wrenchId, fact.day]
+		);
+	} else if (fact.of === 'step-time') {
+		await db.run(
+			`INSERT INTO step_times (kind, steps, log_ratios) VALUES (:kind, 1, :log)
+			 ON DUPLICATE KEY UPDATE steps = steps + 1, log_ratios = log_ratios + :log`,
+			{ kind: fact.kind, log: Math.round(fact.logRatio * 1e6) }
+		);
+	} else if (fact.of === 'specification') {
+		await putSpecification(db, fact, site);
+	} else if (fact.of === 'car-note') {
+		await db.run(
+			`INSERT INTO car_notes (entry_id, vehicle_id, job_id, person_id, text, entered_at)
+			 VALUES (:entryId, :vehicleId, :jobId, :personId, :text, :enteredAt)`,
+			{ ...site, text: fact.text, enteredAt: new Date(site.enteredAt) }
+		);
+	} else {
+		await db.run('DELETE FROM car_notes WHERE entry_id = ?', [fact.entryId]);
+	}
+}
+
+/** The one written last stands, in whatever order they are put. */
+async function putSpecification(
+	db: Database,
+	{ axle, layout, jointKey, of: _, ...said }: Extract<Projected, { of: 'specification' }>,
+	{ jobId, vehicleId, model, modelYear, entryId, storedAt }: FactSite
+): Promise<void> {
+	const later =
+		'(VALUES(stored_at) > stored_at OR (VALUES(stored_at) = stored_at AND VALUES(entry_id) >= entry_id))';
+	// The moment is set last: the others are held against the one that stood.
+	const columns = ['model_year', 'specification', 'job_id', 'entry_id', 'stored_at'];
+	const row = (scope: string, key: string) => [
+		scope,
+		key,
+		axle,
+		layout,
+		jointKey,
+		modelYear,
+		JSON.stringify(said),
+		jobId,
+		entryId,
+		new Date(storedAt)
+	];
+	await db.run(
+		`INSERT INTO specifications
+		   (scope, scope_key, axle, layout, joint_key, model_year, specification, job_id, entry_id, stored_at)
+		 VALUES ?
+		 ON DUPLICATE KEY UPDATE ${columns.map((name) => `${name} = IF(${later}, VALUES(${name}), ${name})`).join(', ')}`,
+		[[row('car', vehicleId), row('model', model)]]
+	);
+}
+
+/** What the shop's own pace is learned from. */
+export async function listTimedKinds(db: Database): Promise<TimedKind[]> {
+	const rows = await db.rows('SELECT kind, steps, log_ratios FROM step_times ORDER BY kind');
+	return rows.map((row) => ({
+		kind: row.kind as StepKind,
+		steps: row.steps as number,
+		logRatios: Number(row.log_ratios) / 1e6
+	}));
+}
+
+/** What was last specified for a joint of this car, or of another of its model. */
+export interface KnownSpecification extends Omit<
+	Extract<Projected, { of: 'specification' }>,
+	'of' | 'layout'
+> {
+	scope: 'car' | 'model';
+	jobNumber: string;
+	modelYear: number | null;
+}
+
+/** Of the car before those of its model. */
+export async function listSpecifications(
+	db: Database,
+	{ vehicleId, model, layouts }: { vehicleId: string; model: string; layouts: readonly string[] }
+): Promise<KnownSpecification[]> {
+	const rows = await db.rows(
+		`SELECT s.*, j.number FROM specifications s JOIN jobs j ON j.id = s.job_id
+		  WHERE ((s.scope = 'car' AND s.scope_key = :vehicleId) OR (s.scope = 'model' AND s.scope_key = :model))
+		    AND s.layout IN (:layouts)
+		  ORDER BY s.scope, s.axle, s.joint_key`,
+		{ vehicleId, model, layouts }
+	);
+	return rows.map((row) => ({
+		scope: row.scope as 'car' | 'model',
+		axle: row.axle as KnownSpecification['axle'],
+		jointKey: row.joint_key as string,
+		modelYear: row.model_year as number | null,
+		jobNumber: row.number as string,
+		...(JSON.parse(row.specification as string) as Pick<
+			KnownSpecification,
+			'torqueNm' | 'entered' | 'source' | 'programme' | 'thread'
+		>)
+	}));
+}
+
+/** A note that stays with a car. */
+export interface CarNote {
+	/** The entry that says it. */
+	id: string;
+	jobId: string;
+	jobNumber: string;
+	person: string;
+	text: string;
+	enteredAt: string;
+}
+
+export async function listCarNotes(db: Database, vehicleId: string): Promise<CarNote[]> {
+	const rows = await db.rows(
+		`SELECT n.*, j.number, p.name FROM car_notes n
+		   JOIN jobs j ON j.id = n.job_id JOIN people p ON p.id = n.person_id
+		  WHERE n.vehicle_id = ? ORDER BY n.entered_at DESC, n.entry_id DESC`,
+		[vehicleId]
+	);
+	return rows.map((row) => ({
+		id: row.entry_id as string,
+		jobId: row.job_id as string,
+		jobNumber: row.number as string,
+		person: row.name as string,
+		text: row.text as string,
+		enteredAt: (row.entered_at as Date).toISOString()
+	}));
+}
