@@ -40,10 +40,19 @@ async function step(page: Page, how: 'keyboard' | 'touch'): Promise<void> {
 		.not.toBe(before);
 }
 
+/** Steps show at once: waits until the server has all of them. */
+const sent = (page: Page) =>
+	expect
+		.poll(() => page.evaluate(() => localStorage.getItem('vane-outbox') ?? '[]'), {
+			timeout: 15_000,
+			intervals: [25, 50, 100]
+		})
+		.toBe('[]');
+
 async function walk(page: Page, how: 'keyboard' | 'touch', most = 400): Promise<void> {
 	for (let i = 0; i < most; i++) {
 		await expect(heading(page).or(through(page)).first()).toBeVisible();
-		if (await through(page).isVisible()) return;
+		if (await through(page).isVisible()) return sent(page);
 		await step(page, how);
 	}
 }
@@ -125,6 +134,7 @@ test('two at the same joint: the second is told, and nothing counts twice', asyn
 	await expect(heading(mara)).toHaveText(name);
 	await tomas.keyboard.press('Enter');
 	await expect(heading(tomas)).not.toHaveText(name);
+	await sent(tomas);
 	await mara.keyboard.press('Enter');
 	await expect(mara.getByRole('alert')).toContainText('Tomas Okoro has recorded');
 	await expect(heading(mara)).not.toHaveText(name);
@@ -163,6 +173,7 @@ test('passed over with a reason, undone by a row of its own, and the server kill
 
 	await test.step('server killed: what is recorded meanwhile is kept and sent', async () => {
 		await step(page, 'keyboard');
+		await sent(page);
 		shop.kill();
 		for (let i = 0; i < 3; i++) await step(page, 'keyboard');
 		await expect(page.getByText('3 kept here, waiting for the server')).toBeVisible();
@@ -180,6 +191,7 @@ test('passed over with a reason, undone by a row of its own, and the server kill
 	await expect(heading(page)).toHaveText('Lower arm, front bush bolt');
 	await step(page, 'keyboard');
 	await expect(page.getByText('✓ The round is through')).toBeVisible();
+	await sent(page);
 
 	const rows = (await record(page, '2026-0258')).torques.slice(from.torques.length);
 	// Skip, rear, its withdrawal, rear again, ten wheel steps, front.
@@ -215,6 +227,7 @@ test('a corner that creeps is said, and the rubber waits', async ({
 	await page.getByLabel('Hub to arch now').press('Enter');
 	await expect(page.getByText(/has crept 23 mm/)).toBeVisible();
 	await expect(heading(page)).toHaveText('Load the corner');
+	await sent(page);
 	expect((await record(page, '2026-0257')).loadings).toHaveLength(3);
 });
 

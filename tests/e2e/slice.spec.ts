@@ -306,8 +306,11 @@ test('two who change one thing without knowing of each other: both stay, and a p
 		await expect(look).toContainText('complaint: Front bushes cracked, both sides');
 	}
 	await tomas.goto(`${url}/sheet`);
-	await expect(tomas.getByText(/said different things: say which counts/)).toBeVisible();
-	const hers = tomas.getByRole('listitem').filter({ hasText: 'steers to the left' });
+	await expect(tomas.getByText(/said different things: say which counts/).last()).toBeVisible();
+	const hers = tomas
+		.getByRole('region', { name: /Said twice/ })
+		.getByRole('listitem')
+		.filter({ hasText: 'steers to the left' });
 	await hers.getByRole('button', { name: 'This one' }).click();
 	await expect(tomas.getByRole('region', { name: /Said twice/ })).toHaveCount(0);
 	await expect(mara.getByRole('region', { name: /Said twice/ })).toHaveCount(0);

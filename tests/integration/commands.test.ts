@@ -313,8 +313,8 @@ describe('verify', () => {
 
 		const db = openDatabase(runningDatabase(join(folder, 'demo'))!);
 		await db.run(
-			`UPDATE torques t JOIN jobs j ON j.id = t.job_id SET t.torque_nm = 250
-			  WHERE j.number = '2026-0187' AND t.seq = 3`
+			`UPDATE entries e JOIN jobs j ON j.id = e.job_id SET e.data = JSON_SET(e.data, '$.torqueNm', 250)
+			  WHERE j.number = '2026-0187' AND e.kind = 'torque' ORDER BY e.seq LIMIT 1`
 		);
 		await db.close();
 		const found = await vane(['verify', '--demo', '2026-0187']);

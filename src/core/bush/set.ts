@@ -46,33 +46,56 @@ export function bushSet(input: BushSetInput): Result<BushSetResult> {
 			message: `must be greater than innerDiameterMm (${bush.innerDiameterMm})`
 		});
 	}
-	const modulus: Result<number> =
-		bush.shearModulusMPa !== undefined
-			? ok(bush.shearModulusMPa)
-			: bush.hardnessIrhd !== undefined
-				? shearModulusMPa(bush.hardnessIrhd, 'bush.hardnessIrhd')
-				: faulty({
-						field: 'bush.hardnessIrhd',
-						message: 'give hardnessIrhd (45 to 70) or shearModulusMPa'
-					});
+	const modulus = modulusOf(bush);
 	const atSet = armAngle(input, input.setHubToArchMm, 'setHubToArchMm');
 	const atRide = armAngle(input, input.rideHubToArchMm, 'rideHubToArchMm');
 	for (const part of [modulus, atSet, atRide]) if (!part.ok) faults.push(...part.faults);
 	if (faults.length || !modulus.ok || !atSet.ok || !atRide.ok) return faulty(...faults);
 
-	const twistRad = atSet.value - atRide.value;
-	const momentNmm = torsionalStiffness(bush, modulus.value) * twistRad;
 	const below = outerBelowInnerMm(input, input.rideHubToArchMm);
 	// dφ/dh at ride height, from φ = asin(b/L).
 	const anglePerMm = (input.jointPerWheel ?? 1) / Math.sqrt(input.armLengthMm ** 2 - below ** 2);
-	const wheelForceN = input.bushCount * momentNmm * anglePerMm;
+	return ok(keeps(input, modulus.value, { twistRad: atSet.value - atRide.value, anglePerMm }));
+}
+
+/** How an arm turns between two heights of its wheel. */
+export interface ArmTurn {
+	/** From the height a bush was clamped at to the one the car stands at, rad, + = clamped further down. */
+	twistRad: number;
+	/** Turn per mm of the wheel where the car stands, rad/mm. */
+	anglePerMm: number;
+}
+
+/** What a bonded bush keeps when its arm turns as a mechanism has it, instead of as two tape measures have it. */
+export function bushTurned(input: BushSetInput, turn: ArmTurn): Result<BushSetResult> {
+	const modulus = modulusOf(input.bush);
+	return modulus.ok ? ok(keeps(input, modulus.value, turn)) : modulus;
+}
+
+function keeps(
+	{ bush, bushCount, wheelRateNPerMm, limits }: BushSetInput,
+	modulusMPa: number,
+	{ twistRad, anglePerMm }: ArmTurn
+): BushSetResult {
+	const momentNmm = torsionalStiffness(bush, modulusMPa) * twistRad;
+	const wheelForceN = bushCount * momentNmm * anglePerMm;
 	const twistDeg = (twistRad * 180) / Math.PI;
-	return ok({
+	return {
 		twistDeg,
 		maxShearStrain: greatestShearStrain(bush, twistRad),
 		torquePerBushNm: momentNmm / 1000,
 		wheelForceN,
-		heightErrorMm: wheelForceN / input.wheelRateNPerMm,
-		verdict: twistVerdict(twistDeg, input.limits)
-	});
+		heightErrorMm: wheelForceN / wheelRateNPerMm,
+		verdict: twistVerdict(twistDeg, limits)
+	};
+}
+
+function modulusOf(bush: BushSetInput['bush']): Result<number> {
+	if (bush.shearModulusMPa !== undefined) return ok(bush.shearModulusMPa);
+	return bush.hardnessIrhd === undefined
+		? faulty({
+				field: 'bush.hardnessIrhd',
+				message: 'give hardnessIrhd (45 to 70) or shearModulusMPa'
+			})
+		: shearModulusMPa(bush.hardnessIrhd, 'bush.hardnessIrhd');
 }

@@ -5,7 +5,7 @@ import { sampleCorners } from '../mechanism/samples';
 import { cornerMechanism, furtherMeasures, posturesAt, shownTravel, tyreRadiusMm } from './corner';
 import { demoRecord } from './demo-jobs.testing';
 import type { VehicleAxle } from './model';
-import { armGeometry } from './view';
+import { armGeometry } from './arm';
 
 const axleOf = (layout: string, change: Partial<VehicleAxle> = {}): VehicleAxle => ({
 	layout,

@@ -1,12 +1,13 @@
 /** A corner of the car as a mechanism: from what was taped, and the layout's assumptions for the rest. */
+import type { ArmTurn } from '../bush/set.ts';
 import { findLayout } from '../layout/catalogue.ts';
 import type { CornerGeometry } from '../mechanism/geometry.ts';
 import { tapedGeometry, tapeMeasures, type TapeMeasure } from '../mechanism/tape.ts';
 import { cornerPoints, type CornerPosture } from '../mechanism/points.ts';
-import { travelLimits } from '../mechanism/sweep.ts';
+import { cornerSweep, travelLimits, type SweepRow } from '../mechanism/sweep.ts';
 import { ok, type Result } from '../result.ts';
 import type { VehicleAxle } from './model.ts';
-import { armGeometry } from './view.ts';
+import { armGeometry } from './arm.ts';
 
 /** The two measures a car's form asks for by itself, in the words of each mechanism. */
 const armMeasures = ['lowerArmMm', 'lowerJointBelowPivotMm', 'armMm', 'hubBelowPivotMm'];
@@ -106,6 +107,42 @@ export function posturesAt(
 		heightsMm.map((height) => referenceHubToArchMm - height)
 	);
 	return found.ok ? ok(found.value.postures) : found;
+}
+
+/** Half of the step over which a turn per mm is taken, mm. */
+const slopeStepMm = 1;
+
+/**
+ * How the arm that a bush turns with turns from the height it was clamped at to the one the car stands at;
+ * undefined where the mechanism cannot go there. A layout without an upper arm turns with its one arm.
+ */
+export function armTurn(
+	{ geometry, referenceHubToArchMm }: CornerMechanism,
+	which: 'lower' | 'upper',
+	setHubToArchMm: number,
+	rideHubToArchMm: number
+): ArmTurn | undefined {
+	const ride = referenceHubToArchMm - rideHubToArchMm;
+	const bumps = [referenceHubToArchMm - setHubToArchMm, ride];
+	const swept = cornerSweep(geometry, [...bumps, ride - slopeStepMm, ride + slopeStepMm]);
+	if (!swept.ok) return undefined;
+	const [set, rest, below, above] = swept.value.rows.map((row) => turnDeg(row, which)) as [
+		number,
+		number,
+		number,
+		number
+	];
+	const rad = Math.PI / 180;
+	return {
+		twistRad: (rest - set) * rad,
+		anglePerMm: ((above - below) * rad) / (2 * slopeStepMm)
+	};
+}
+
+/** Of five links the third is the upper one, the first the lower: the order of the sample corner. */
+function turnDeg({ twistDeg, links }: SweepRow, which: 'lower' | 'upper'): number {
+	const lower = twistDeg.lower ?? twistDeg.arm ?? links?.[0]?.twistDeg ?? 0;
+	return which === 'upper' ? (twistDeg.upper ?? links?.[2]?.twistDeg ?? lower) : lower;
 }
 
 /** Loaded radius of a tyre from its size, mm: 205/55 R16. Undefined where the size is not said so. */

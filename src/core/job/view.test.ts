@@ -1,14 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoRecord } from './demo-jobs.testing';
 import type { Reading } from './model';
-import {
-	asHubToArch,
-	armGeometry,
-	judgeBush,
-	settingToleranceMm,
-	targetAlternatives,
-	viewJob
-} from './view';
+import { armGeometry } from './arm';
+import { asHubToArch, judgeBush, settingToleranceMm, targetAlternatives, viewJob } from './view';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
 const job = demoRecord;

@@ -1,20 +1,21 @@
 /** What the core makes of a job's record: heights, targets, what is owed. Shared by pages and server. */
 import { bushSetBand, heightToleranceMm, type BushSetBand } from '../bush/band.ts';
-import type { BushSetInput } from '../bush/set.ts';
-import type { TwistLimits } from '../bush/verdict.ts';
+import { bushTurned, type BushSetInput, type BushSetResult } from '../bush/set.ts';
+import { twistVerdict, type TwistLimits } from '../bush/verdict.ts';
 import { compareHeights, type HeightComparison } from '../height/compare.ts';
 import { axleOf, perCorner, type Axle, type Corner, type PerCorner } from '../height/corners.ts';
 import { measureHeight, type HeightMeasure } from '../height/measure.ts';
 import { toHubToArchMm } from '../height/schools.ts';
 import { findLayout } from '../layout/catalogue.ts';
-import type { Estimate, JointPlace } from '../layout/types.ts';
-import { measuredArm } from '../mechanism/arms.ts';
+import type { JointPlace } from '../layout/types.ts';
 import { effective } from '../procedure/corrections.ts';
 import type { JobFacts } from '../procedure/facts.ts';
 import { loadingStanding, type LoadingStanding } from '../procedure/loading.ts';
 import { jobStanding, type JobStanding } from '../procedure/owed.ts';
 import { chooseTarget, type TargetChoice } from '../procedure/target.ts';
-import { faulty, type Result } from '../result.ts';
+import { faulty, ok, type Result } from '../result.ts';
+import { armGeometry, isUpper, type ArmGeometry } from './arm.ts';
+import { armTurn, cornerMechanism } from './corner.ts';
 import { atWork } from './joints.ts';
 import type { JobRecord, Phase, Reading, Torque, VehicleAxle } from './model.ts';
 import { stepsLeft } from './scope.ts';
@@ -140,88 +141,9 @@ export function asHubToArch(
 	return toHubToArchMm(heightMm, record.school, record.offsets[axleOf(corner)]?.offsetMm);
 }
 
-/** A corner's arm as taped, or as the layout assumes it. */
-export interface ArmGeometry {
-	armLengthMm: Estimate;
-	outerBelowInnerMm: Estimate;
-	referenceHubToArchMm: number;
-	wheelRateNPerMm: number;
-	/** True when any part is the layout's assumption: the answer then carries a wide band. */
-	assumed: boolean;
-}
-
-/** Standard uncertainty of a length taped under a car, mm. Own choice. */
-const tapedMm = 3;
-/** The same of a length between hardpoints, mm. Own choice. */
-const hardpointMm = 1;
 /** How well the height at the wheel is known while setting, and how well the target will be met, mm. Own choice. */
 const settingMm = 1;
 const standingMm = 2;
-
-/** Joints whose rubber turns with the upper arm. */
-const isUpper = (place: JointPlace | null | undefined): boolean =>
-	place === 'upper-pivot' || place === 'upper-joint';
-
-/**
- * The arm a bush turns with: the upper one for a bush at the upper arm of a layout that has one, else the
- * lower, or the arm that carries the wheel.
- */
-export function armGeometry(
-	axle: VehicleAxle,
-	targetHubToArchMm: number,
-	place?: JointPlace | null
-): ArmGeometry {
-	const { assumed } = findLayout(axle.layout)!;
-	const wheelRateNPerMm = axle.wheelRateNPerMm ?? assumed.wheelRateNPerMm;
-	const { hardpoints } = axle;
-	const known =
-		hardpoints &&
-		((isUpper(place) ? measuredArm(hardpoints, 'upper') : undefined) ??
-			measuredArm(hardpoints, 'lower'));
-	if (known) {
-		return {
-			armLengthMm: { value: known.lengthMm, u: hardpointMm },
-			outerBelowInnerMm: { value: known.belowMm, u: hardpointMm },
-			referenceHubToArchMm: axle.referenceHubToArchMm ?? targetHubToArchMm,
-			wheelRateNPerMm,
-			assumed: false
-		};
-	}
-	const { upperArmMm, upperJointBelowPivotMm } = assumed.measures;
-	if (isUpper(place) && upperArmMm !== undefined && upperJointBelowPivotMm !== undefined) {
-		const length = axle.tape?.upperArmMm;
-		const below = axle.tape?.upperJointBelowPivotMm;
-		return {
-			armLengthMm:
-				length === undefined
-					? { value: upperArmMm, u: assumed.armLengthMm.u }
-					: { value: length, u: tapedMm },
-			outerBelowInnerMm:
-				below === undefined
-					? { value: upperJointBelowPivotMm, u: assumed.outerBelowInnerMm.u }
-					: { value: below, u: tapedMm },
-			referenceHubToArchMm:
-				below === undefined ? targetHubToArchMm : (axle.referenceHubToArchMm ?? targetHubToArchMm),
-			wheelRateNPerMm,
-			assumed: length === undefined || below === undefined
-		};
-	}
-	const taped = axle.armLengthMm !== null && axle.outerBelowInnerMm !== null;
-	return {
-		armLengthMm:
-			axle.armLengthMm === null ? assumed.armLengthMm : { value: axle.armLengthMm, u: tapedMm },
-		outerBelowInnerMm:
-			axle.outerBelowInnerMm === null
-				? assumed.outerBelowInnerMm
-				: { value: axle.outerBelowInnerMm, u: tapedMm },
-		referenceHubToArchMm:
-			axle.outerBelowInnerMm === null
-				? targetHubToArchMm
-				: (axle.referenceHubToArchMm ?? targetHubToArchMm),
-		wheelRateNPerMm,
-		assumed: !taped
-	};
-}
 
 /** What a bonded bush of this corner keeps if it is clamped at `setHubToArchMm`. */
 export function judgeBush(
@@ -247,9 +169,38 @@ export function judgeBush(
 		rideHubToArchMm: input.standingMm,
 		stiffnessRelative: findLayout(axleFor(record, corner).layout)!.assumed.stiffnessRelative
 	});
-	return band.ok
-		? { ok: true, value: { ...band.value, targetHubToArchMm: input.bush.rideHubToArchMm } }
-		: band;
+	if (!band.ok) return band;
+	const { rideHubToArchMm } = input.bush;
+	const kept = turned(axleFor(record, corner), place, input.bush) ?? band.value;
+	const worst = Math.abs(kept.twistDeg) + band.value.twistExpandedDeg;
+	return ok({
+		...band.value,
+		...kept,
+		worstVerdict: twistVerdict(worst, limits),
+		targetHubToArchMm: rideHubToArchMm
+	});
+}
+
+/**
+ * The same from the mechanism of this corner, which also draws it: what is said and what is drawn are one
+ * model. Undefined where the mechanism does not go so far; the tape's own triangle then answers.
+ */
+function turned(
+	axle: VehicleAxle,
+	place: JointPlace | null | undefined,
+	input: BushSetInput
+): BushSetResult | undefined {
+	const mechanism = cornerMechanism(axle, input.rideHubToArchMm);
+	const turn =
+		mechanism.ok &&
+		armTurn(
+			mechanism.value,
+			isUpper(place) ? 'upper' : 'lower',
+			input.setHubToArchMm,
+			input.rideHubToArchMm
+		);
+	const kept = turn && bushTurned(input, turn);
+	return kept && kept.ok ? kept.value : undefined;
 }
 
 /** Another height that could have been the target, and what a bush set at it would keep. */
@@ -304,7 +255,14 @@ export function settingToleranceMm(
 	]);
 	const tolerances = [...places].flatMap((place) => {
 		const input = bushInput(record, corner, 0, limits, place);
-		return input ? [heightToleranceMm(input.bush, limits.setDeg)] : [];
+		if (!input) return [];
+		const { rideHubToArchMm } = input.bush;
+		const mechanism = cornerMechanism(axleFor(record, corner), rideHubToArchMm);
+		const which = isUpper(place) ? 'upper' : 'lower';
+		const turn = mechanism.ok && armTurn(mechanism.value, which, rideHubToArchMm, rideHubToArchMm);
+		return turn
+			? [(limits.setDeg * Math.PI) / 180 / Math.abs(turn.anglePerMm)]
+			: [heightToleranceMm(input.bush, limits.setDeg)];
 	});
 	return tolerances.length ? Math.min(...tolerances) : undefined;
 }

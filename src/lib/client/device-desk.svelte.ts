@@ -14,6 +14,7 @@ export class DeviceDesk {
 	/** Devices that are asked for what comes next; kept over a reload. */
 	listening = $state<string[]>([]);
 	readonly #jobId: string;
+	#asked = 0;
 
 	constructor(jobId: string) {
 		this.#jobId = jobId;
@@ -43,11 +44,14 @@ export class DeviceDesk {
 		return this.readings.filter(({ state }) => state === 'held');
 	}
 
+	/** Asks what there is. A later question's answer stands, whichever arrives last. */
 	async reload(): Promise<void> {
+		const asked = ++this.#asked;
 		const [devices, readings] = await Promise.all([
 			call<{ devices: ConnectedDevice[] }>('GET', '/devices'),
 			call<{ readings: DeviceReading[] }>('GET', `/jobs/${this.#jobId}/device-readings`)
 		]);
+		if (asked < this.#asked) return;
 		if (devices.ok) this.devices = devices.value.devices.filter(({ active }) => active);
 		if (readings.ok) this.readings = readings.value.readings;
 	}

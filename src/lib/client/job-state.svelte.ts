@@ -50,7 +50,7 @@ export interface Saying {
 }
 
 export class JobState {
-	/** How often a device has sent something for this job since the page was opened. */
+	/** Counts up when a device has sent something for this job, or may have. */
 	heard = $state(0);
 	/** As the page was loaded, and what came since. */
 	#confirmed: LoadedJob;

@@ -154,11 +154,9 @@
 		)
 	);
 
-	/** The wedge between the arm as shown and as it will rest, in the drawing's angles. */
-	function wedge(pivot: Flat, a: Flat, b: Flat, radius: number, within = 0): string {
-		const angle = (joint: Flat) => Math.atan2(joint[0] - pivot[0], joint[1] - pivot[1]);
-		const [from, until] = [angle(a), angle(b)].sort((p, q) => p - q) as [number, number];
-		return arc()({ innerRadius: within, outerRadius: radius, startAngle: from, endAngle: until })!;
+	function wedge(arm: Arm & { rest: Flat }, twistDeg: number): string {
+		const [startAngle, endAngle] = wedgeOf(arm, arm.rest, twistDeg);
+		return arc()({ innerRadius: 0, outerRadius: 84, startAngle, endAngle })!;
 	}
 	/** Where the joint may be, for what is known of the geometry. */
 	const spread = $derived((joint: Flat): Flat[] => [
@@ -255,7 +253,7 @@
 				{@const look = marks[judged.verdict]}
 				{@const [x, y] = to(arm.pivot)}
 				<path
-					d={wedge(arm.pivot, arm.joint, arm.rest, 84)}
+					d={wedge(arm, judged.twistDeg)}
 					transform="translate({x} {y})"
 					class={fills[look.tone]}
 					stroke-width="1.5"

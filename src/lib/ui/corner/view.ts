@@ -125,11 +125,16 @@ export function placeOf(layout: MechanismLayout, posture: CornerPosture, place: 
 }
 
 /** From a pivot to the joint its arm carries: what turns in its rubber. */
+export interface Arm {
+	pivot: Flat;
+	joint: Flat;
+}
+
 export function armOf(
 	layout: MechanismLayout,
 	posture: CornerPosture,
 	which: 'lower' | 'upper'
-): { pivot: Flat; joint: Flat } | undefined {
+): Arm | undefined {
 	if (posture.links) {
 		return {
 			pivot: placeOf(layout, posture, `${which}-pivot`),
@@ -143,4 +148,21 @@ export function armOf(
 		pivot: flatten(layout, posture.points[pivot]!),
 		joint: placeOf(layout, posture, which === 'upper' ? 'upper-joint' : 'lower-joint')
 	};
+}
+
+/** Of an arm in the drawing, clockwise from straight up, rad. */
+const angleOf = ({ pivot, joint }: Arm): number =>
+	Math.atan2(joint[0] - pivot[0], joint[1] - pivot[1]);
+
+/**
+ * The wedge of rubber between an arm as shown and as it will rest: from the arm on, by the twist that is
+ * said. Seen along the arm's axis it ends where the arm rests; an axis across the view would show it a
+ * little wider or narrower than the rubber is turned.
+ * @returns both ends, clockwise from straight up, rad, the lesser first
+ */
+export function wedgeOf(arm: Arm, rest: Flat, twistDeg: number): [number, number] {
+	const from = angleOf(arm);
+	const way = Math.sign(angleOf({ pivot: arm.pivot, joint: rest }) - from);
+	const until = from + (way * Math.abs(twistDeg) * Math.PI) / 180;
+	return from < until ? [from, until] : [until, from];
 }

@@ -14,7 +14,7 @@
 	const units = personalUnits();
 	const desk = new DeviceDesk(job.record.id);
 	$effect(() => {
-		void job.record;
+		void job.heard;
 		void desk.reload();
 	});
 	const of = $derived((kind: string) => desk.devices.filter((device) => device.kind === kind));

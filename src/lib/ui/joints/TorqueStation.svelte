@@ -8,7 +8,8 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { Joint } from '$core/job/model';
-	import { armGeometry, judgeBush } from '$core/job/view';
+	import { armGeometry } from '$core/job/arm';
+	import { judgeBush } from '$core/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';

@@ -111,9 +111,8 @@
 	);
 
 	// Devices: told of the stop in hand, asked again at each change of it.
-	const seq = $derived(job.record.seq);
 	$effect(() => {
-		void [seq, job.heard];
+		void job.heard;
 		void desk.reload();
 	});
 	const key = $derived(

@@ -43,7 +43,10 @@
 		followJob(id, {
 			entries: (entries) => void job.take(entries),
 			device: () => job.heard++,
-			ask: () => void job.reload()
+			ask: () => {
+				void job.reload();
+				job.heard++;
+			}
 		})
 	);
 </script>

@@ -1,7 +1,7 @@
 import { body, endpoint, person } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { placeReading, type Placement } from '$lib/server/devices/readings';
-import { announce } from '$lib/server/live';
+import { announce, announceDevice } from '$lib/server/live';
 
 /** Places a held reading where a person says it belongs. */
 export const POST = endpoint(async (event) => {
@@ -9,5 +9,6 @@ export const POST = endpoint(async (event) => {
 	const where = await body<Placement>(event);
 	const { reading, entries } = await placeReading(db, event.params.id!, where, who);
 	announce(where.jobId, entries);
+	announceDevice(where.jobId, reading.id);
 	return reading;
 });
