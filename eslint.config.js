@@ -2,7 +2,6 @@ import js from '@eslint/js';
 import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
-import svelteConfig from './svelte.config.js';
 
 export default ts.config(
 	{ ignores: ['build/', '.svelte-kit/', 'data/', 'node_modules/'] },
@@ -25,12 +24,14 @@ export default ts.config(
 	{
 		files: ['**/*.svelte', '**/*.svelte.ts'],
 		languageOptions: {
-			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
+			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser }
 		}
 	},
 	{ files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 	{
 		files: ['src/core/**/*.ts'],
+		// What is typed as a date is read as one; nobody asks what time it is.
+		ignores: ['src/core/schema/fields.ts', 'src/core/schema/fields.test.ts'],
 		rules: {
 			'no-restricted-globals': [
 				'error',

@@ -10,7 +10,7 @@ import {
 } from '../src/core/work/scope.ts';
 import { loosenedJoints } from '../src/core/work/steps.ts';
 import { usualCosts } from '../src/core/job/costs.ts';
-import type { JobRecord } from '../src/core/job/model.ts';
+import type { JobRecord } from '../src/core/job/record.ts';
 import { jobAdvice, jobParts } from '../src/core/job/plan.ts';
 import { scopeOf } from '../src/core/job/scope.ts';
 import { viewWork } from '../src/core/job/work.ts';

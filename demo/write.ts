@@ -15,16 +15,8 @@ import { findLayout } from '../src/core/layout/catalogue.ts';
 import { owedLine } from '../src/core/procedure/owed.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
 import { jointFromLayout } from '../src/core/job/joints.ts';
-import type {
-	JobRecord,
-	Joint,
-	JointThread,
-	Phase,
-	PersonName,
-	Reading,
-	Torque,
-	Vehicle
-} from '../src/core/job/model.ts';
+import type { Joint, JointThread, Phase, PersonName, Reading, Torque, Vehicle } from '../src/core/job/model.ts';
+import type { JobRecord } from '../src/core/job/record.ts';
 import { judgeBush, viewJob } from '../src/core/job/view.ts';
 import type { Entry } from '../src/core/job/book/entry.ts';
 import { bookOfFirst } from '../src/core/job/book/first-record.ts';

@@ -10,7 +10,7 @@ import { loadDemo } from '../demo/load.ts';
 import { pull, soundJoint } from '../devices/joint-model.ts';
 import { LineClient } from '../devices/line-client.ts';
 import { quantile } from 'd3';
-import type { JobRecord } from '../src/core/job/model.ts';
+import type { JobRecord } from '../src/core/job/record.ts';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { openDatabase } from '../src/lib/server/db/pool.ts';
 import type { Proof } from '../src/core/job/model.ts';

@@ -76,9 +76,9 @@
 	{#if signed.length}
 		<section aria-labelledby="signed-jobs" class="space-y-2">
 			<h2 id="signed-jobs" class="text-lg">
-				Signed{#if data.page === 0 && !data.jobs.more}{' '}<span class="num text-soft"
-						>{signed.length}</span
-					>{:else}, latest first{/if}
+				Signed{data.page === 0 && !data.jobs.more ? ' ' : ', latest first'}
+				{#if data.page === 0 && !data.jobs.more}<span class="num text-soft">{signed.length}</span
+					>{/if}
 			</h2>
 			<JobRows jobs={signed} />
 			<PageLinks page={data.page} more={data.jobs.more} search={data.search} />

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { actionsOf } from '../../src/core/fastener/joint-programme';
 import { roundStops } from '../../src/core/procedure/round';
 import { atWork } from '../../src/core/job/joints';
-import type { JobRecord } from '../../src/core/job/model';
+import type { JobRecord } from '../../src/core/job/record';
 import { viewJob } from '../../src/core/job/view';
 import type { Behaviour } from '../../devices/joint-model';
 import { expect, test } from './shop';

@@ -11,7 +11,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { demoTokens, loadDemo } from '../../demo/load';
 import { StandIns } from '../../devices/stand-ins';
-import type { JobRecord } from '../../src/core/job/model';
+import type { JobRecord } from '../../src/core/job/record';
 import { migrate } from '../../src/lib/server/db/migrate';
 import { openDatabase } from '../../src/lib/server/db/pool';
 import { startApplication, type RunningApplication } from '../../tools/application';

@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { firstJobFileSchema } from '../../src/lib/schema/first-job-file.ts';
 import { validate } from '../../src/core/validate.ts';
 import { viewJob } from '../../src/core/job/view.ts';
-import type { JobRecord } from '../../src/core/job/model.ts';
+import type { JobRecord } from '../../src/core/job/record.ts';
 import { importJob, type FirstJobFile } from '../../src/lib/server/exchange/job-file.ts';
 import { listJobs } from '../../src/lib/server/db/jobs.ts';
 import { migrate } from '../../src/lib/server/db/migrate.ts';

@@ -17,7 +17,7 @@ import type { Command, Entry } from '../../src/core/job/book/entry.ts';
 import type { KindName } from '../../src/core/job/kinds/data.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { rebuild } from '../../src/lib/server/jobs/projections.ts';
-import type { JobRecord } from '../../src/core/job/model.ts';
+import type { JobRecord } from '../../src/core/job/record.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
 import { invalid } from '../../src/lib/server/problem.ts';
 import { createVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { foldBook } from './book/fold.ts';
 import type { Entry } from './book/entry.ts';
-import type { JobRecord, PersonName } from './model.ts';
+import type { PersonName } from './model.ts';
+import type { JobRecord } from './record.ts';
 
 interface DemoFile {
 	job: { id: string; number: string };

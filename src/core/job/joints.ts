@@ -2,7 +2,9 @@ import type { ProgrammedJoint } from '../fastener/joint-programme.ts';
 import { lubricatedTorque, type LubricatedTorque } from '../fastener/lubrication.ts';
 import { plausibleTorque, type Plausibility } from '../fastener/plausibility.ts';
 import type { LayoutJoint } from '../layout/types.ts';
-import type { Joint } from './model.ts';
+import { axleOf, type Axle } from '../height/corners.ts';
+import type { JointProgramme } from '../fastener/joint-programme.ts';
+import type { Joint, JointThread } from './model.ts';
 
 /** What a layout says of a joint, as a job keeps it; nobody has said a torque yet. */
 export const jointFromLayout = (joint: LayoutJoint): Omit<Joint, 'id' | 'corner' | 'position'> => ({
@@ -43,4 +45,36 @@ export function plausible({ torqueNm, thread }: Tightened): Plausibility | undef
 	if (torqueNm === null || !thread) return undefined;
 	const found = plausibleTorque({ ...thread, torqueNm });
 	return found.ok ? found.value : undefined;
+}
+
+/** What was last specified for a joint of a car, or of another one of its model. */
+export interface KnownSpecification {
+	scope: 'car' | 'model';
+	axle: Axle;
+	layout: string;
+	jointKey: string;
+	torqueNm: number;
+	entered: string;
+	source: 'maker' | 'shop' | 'estimated';
+	programme: JointProgramme | null;
+	thread: JointThread | null;
+	jobNumber: string;
+	modelYear: number | null;
+}
+
+/** What was last specified for this joint in another job: of the car itself before its model. */
+export function knownFor(
+	{ key, corner }: Pick<Joint, 'key' | 'corner'>,
+	layout: string,
+	known: readonly KnownSpecification[],
+	jobNumber: string
+): KnownSpecification | undefined {
+	const fits = known.filter(
+		(one) =>
+			one.jointKey === key &&
+			one.axle === axleOf(corner) &&
+			one.layout === layout &&
+			one.jobNumber !== jobNumber
+	);
+	return fits.find(({ scope }) => scope === 'car') ?? fits[0];
 }

@@ -7,7 +7,7 @@ import { axlePlans } from '../work/scope.ts';
 import type { WorkStep } from '../work/step.ts';
 import { workSteps } from '../work/steps.ts';
 import type { ShopCosts } from './costs.ts';
-import type { JobRecord } from './model.ts';
+import type { JobRecord } from './record.ts';
 import { viewJob } from './view.ts';
 import { scopeOf } from './scope.ts';
 import { adviceOn, findingsOf } from './work.ts';

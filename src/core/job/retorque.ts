@@ -1,5 +1,5 @@
 import { effective } from '../procedure/corrections.ts';
-import type { JobRecord } from './model.ts';
+import type { JobRecord } from './record.ts';
 
 /** What the wheels were torqued to, N·m: as recorded, else as specified; null where nobody has said. */
 export function wheelTorqueNm({

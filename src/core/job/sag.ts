@@ -3,7 +3,7 @@ import { sagDiagnosis, type SagSuspect } from '../car/sag.ts';
 import { sampleCar } from '../car/sample.ts';
 import { axleOf, corners, perCorner } from '../height/corners.ts';
 import { findLayout } from '../layout/catalogue.ts';
-import type { JobRecord } from './model.ts';
+import type { JobRecord } from './record.ts';
 import type { JobView } from './view.ts';
 
 export interface SagAnswer {

@@ -5,7 +5,7 @@ import type { Layout } from '../layout/types.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';
 import { workSteps } from '../work/steps.ts';
 import type { WorkPhase } from '../work/terms.ts';
-import type { JobRecord } from './model.ts';
+import type { JobRecord } from './record.ts';
 import { WorkBook, axles } from './work-book.ts';
 
 /** The layouts a car is built of. */

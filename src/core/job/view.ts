@@ -17,7 +17,8 @@ import { faulty, ok, type Result } from '../result.ts';
 import { armGeometry, isUpper, type ArmGeometry } from './arm.ts';
 import { armTurn, cornerMechanism } from './corner.ts';
 import { atWork } from './joints.ts';
-import type { JobRecord, Phase, Reading, Torque, VehicleAxle } from './model.ts';
+import type { Phase, Reading, Torque, VehicleAxle } from './model.ts';
+import type { JobRecord } from './record.ts';
 import { stepsLeft } from './scope.ts';
 import { workOwed } from './work-owed.ts';
 

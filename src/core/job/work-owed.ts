@@ -2,7 +2,7 @@
 import { compareParts } from '../bench/compare.ts';
 import { trayFaults, type TrayItem } from '../bench/trays.ts';
 import { cornerNames, type Corner } from '../height/corners.ts';
-import type { JobRecord } from './model.ts';
+import type { JobRecord } from './record.ts';
 import { WorkBook } from './work-book.ts';
 
 export function workOwed(record: JobRecord): { corner: Corner; text: string }[] {

@@ -5,7 +5,7 @@ import { blockedBy } from '../work/order';
 import { replay } from '../work/replay/replay';
 import { usualStrategy } from '../work/scope';
 import { usualCosts, showMoney } from './costs';
-import type { JobRecord } from './model';
+import type { JobRecord } from './record';
 import { declinedWork, jobAdvice, jobParts, oldPartsOf } from './plan';
 import { sagOf } from './sag';
 import { stepsLeft } from './scope';

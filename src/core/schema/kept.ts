@@ -17,7 +17,7 @@ export const corner = () =>
 	Joi.string()
 		.valid(...corners)
 		.required();
-export const axleName = () => Joi.string().valid('front', 'rear').required();
+const axleName = () => Joi.string().valid('front', 'rear').required();
 export const phase = () => Joi.string().valid('before', 'after').required();
 export const school = () => Joi.string().valid(...schoolKeys);
 export const method = () => Joi.string().valid(...loadMethods);
@@ -91,8 +91,8 @@ export const heightSet = Joi.object({
 	resolutionMm: Joi.number().greater(0).max(10).required()
 });
 
-export const torqueNm = () => Joi.number().greater(0).max(1000);
-export const degrees = () => Joi.number().min(0).max(720);
+const torqueNm = () => Joi.number().greater(0).max(1000);
+const degrees = () => Joi.number().min(0).max(720);
 const programme = Joi.object({
 	then: Joi.array()
 		.items(
@@ -208,7 +208,7 @@ const spring = Joi.object({
 	rateNPerMm: Joi.number().greater(0).max(10_000).required(),
 	freeLengthMm: Joi.number().greater(0).max(10_000).required()
 });
-export const prediction = Joi.object({
+const prediction = Joi.object({
 	input: Joi.object({
 		heightBeforeMm: mm().required(),
 		sprungLoadN: Joi.number().greater(0).max(1e6).required(),

@@ -8,7 +8,8 @@ import type { Context, Entry } from '$core/job/book/entry';
 import { Job } from '$core/job/book/job';
 import type { KindData, KindName } from '$core/job/kinds/data';
 import { kindOf } from '$core/job/kinds/index';
-import type { JobRecord, Role } from '$core/job/model';
+import type { Role } from '$core/job/model';
+import type { JobRecord } from '$core/job/record';
 import type { JobView } from '$core/job/view';
 import type { WorkView } from '$core/job/work';
 import type { RackWrench } from '$core/fastener/rack';
@@ -71,9 +72,8 @@ export class JobState {
 
 	readonly #job: Job = $derived.by(() => {
 		let job = this.#own;
-		const known = new Set(job.entries.map(({ id }) => id));
 		for (const { path, body } of outbox.accepted) {
-			if (path !== this.#path || known.has(body.id)) continue;
+			if (path !== this.#path || this.#own.entries.some(({ id }) => id === body.id)) continue;
 			const decided = this.#decided(job, body);
 			if (decided.ok) job = job.apply(...decided.entries);
 		}

@@ -3,7 +3,7 @@ import { bayPlan } from '$lib/server/bays';
 import { addDays, parseISO, startOfISOWeek, isValid } from 'date-fns';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ url, locals }) => {
+export const load: PageServerLoad = async ({ url }) => {
 	const asked = parseISO(url.searchParams.get('week') ?? '');
 	const monday = startOfISOWeek(isValid(asked) ? asked : new Date());
 	// A day more at each end: the browser may live in another time zone.

@@ -1,6 +1,6 @@
 /** What a command becomes. The server, the browser and the device line all ask here. */
 import { kindOf } from '../kinds/index.ts';
-import type { JobRecord } from '../model.ts';
+import type { JobRecord } from '../record.ts';
 import {
 	Refusal,
 	refuse,

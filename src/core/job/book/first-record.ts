@@ -7,7 +7,8 @@ import { findLayout } from '../../layout/catalogue.ts';
 import type { TwistLimits } from '../../bush/verdict.ts';
 import type { FirstLink } from '../kinds/carried/data.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
-import type { JobHeader, JobRecord, Joint, PersonName, Photo, Torque } from '../model.ts';
+import type { JobHeader, Joint, PersonName, Photo, Torque } from '../model.ts';
+import type { JobRecord } from '../record.ts';
 import type { Entry } from './entry.ts';
 
 export interface FirstRecord

@@ -1,7 +1,8 @@
 /** What a book comes to: the job's record. */
 import { corners } from '../../height/corners.ts';
 import { kindOf } from '../kinds/index.ts';
-import type { JobRecord, PersonName } from '../model.ts';
+import type { PersonName } from '../model.ts';
+import type { JobRecord } from '../record.ts';
 import type { Entry } from './entry.ts';
 import { looksOwed } from './looks.ts';
 

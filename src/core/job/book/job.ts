@@ -2,7 +2,7 @@
 import type { TimedKind } from '../../work/minutes.ts';
 import { jobParts, jobAdvice, type AdviceLine, type JobPart } from '../plan.ts';
 import type { ShopCosts } from '../costs.ts';
-import type { JobRecord } from '../model.ts';
+import type { JobRecord } from '../record.ts';
 import { viewJob, type JobView } from '../view.ts';
 import { viewWork, type WorkView } from '../work.ts';
 import type { Command, Context, Entry } from './entry.ts';

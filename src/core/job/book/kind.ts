@@ -2,7 +2,8 @@
 import Joi from 'joi';
 import type { StepKind } from '../../work/kinds.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
-import type { JobRecord, JointThread } from '../model.ts';
+import type { JointThread } from '../model.ts';
+import type { JobRecord } from '../record.ts';
 import type { JointProgramme } from '../../fastener/joint-programme.ts';
 import type { Axle } from '../../height/corners.ts';
 import type { Command, Context, Entry } from './entry.ts';

@@ -1,6 +1,6 @@
 /** Two people who spoke of one thing without knowing of each other: both stay, and a person looks. */
 import { kindOf } from '../kinds/index.ts';
-import type { Look } from '../model.ts';
+import type { Look } from '../record.ts';
 import type { Entry } from './entry.ts';
 
 /**

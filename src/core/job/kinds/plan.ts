@@ -3,7 +3,7 @@ import { axleOf } from '../../height/corners.ts';
 import { loosenedJoints } from '../../work/steps.ts';
 import type { Entry } from '../book/entry.ts';
 import type { Draft } from '../book/kind.ts';
-import type { JobRecord } from '../model.ts';
+import type { JobRecord } from '../record.ts';
 import { scopeOf } from '../scope.ts';
 import { WorkBook } from '../work-book.ts';
 

@@ -1,7 +1,7 @@
 import type { Entry } from '../../../core/job/book/entry.ts';
 import type { Database, Row } from './pool.ts';
 
-export function toEntry(row: Row): Entry {
+function toEntry(row: Row): Entry {
 	return {
 		seq: row.seq as number,
 		id: row.id as string,

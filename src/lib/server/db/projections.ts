@@ -1,4 +1,6 @@
 /** Tables that are made of the books: written with each entry, made anew by `./vane rebuild`, never the truth. */
+import type { CarNote } from '../../../core/job/kinds/note/standing.ts';
+import type { KnownSpecification } from '../../../core/job/joints.ts';
 import type { TimedKind } from '../../../core/work/minutes.ts';
 import type { StepKind } from '../../../core/work/kinds.ts';
 import type { Corner } from '../../../core/height/corners.ts';
@@ -146,16 +148,6 @@ export async function listTimedKinds(db: Database): Promise<TimedKind[]> {
 	}));
 }
 
-/** What was last specified for a joint of this car, or of another of its model. */
-export interface KnownSpecification extends Omit<
-	Extract<Projected, { of: 'specification' }>,
-	'of' | 'layout'
-> {
-	scope: 'car' | 'model';
-	jobNumber: string;
-	modelYear: number | null;
-}
-
 /** Of the car before those of its model. */
 export async function listSpecifications(
 	db: Database,
@@ -171,6 +163,7 @@ export async function listSpecifications(
 	return rows.map((row) => ({
 		scope: row.scope as 'car' | 'model',
 		axle: row.axle as KnownSpecification['axle'],
+		layout: row.layout as string,
 		jointKey: row.joint_key as string,
 		modelYear: row.model_year as number | null,
 		jobNumber: row.number as string,
@@ -179,17 +172,6 @@ export async function listSpecifications(
 			'torqueNm' | 'entered' | 'source' | 'programme' | 'thread'
 		>)
 	}));
-}
-
-/** A note that stays with a car. */
-export interface CarNote {
-	/** The entry that says it. */
-	id: string;
-	jobId: string;
-	jobNumber: string;
-	person: string;
-	text: string;
-	enteredAt: string;
 }
 
 export async function listCarNotes(db: Database, vehicleId: string): Promise<CarNote[]> {

@@ -19,7 +19,8 @@ import type {
 } from '../../devices/model.ts';
 import { atWork } from '../../../core/job/joints.ts';
 import type { Command, Entry } from '../../../core/job/book/entry.ts';
-import type { Joint, JobRecord, Phase } from '../../../core/job/model.ts';
+import type { Joint, Phase } from '../../../core/job/model.ts';
+import type { JobRecord } from '../../../core/job/record.ts';
 import {
 	findDeviceReading,
 	insertDeviceReading,

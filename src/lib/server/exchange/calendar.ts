@@ -1,7 +1,7 @@
 /** iCalendar files (RFC 5545) of what is to come. */
 import { createEvent, createEvents, type DateArray } from 'ics';
 import { retorqueAfterKm, retorqueDue } from '../../../core/procedure/retorque.ts';
-import type { JobRecord } from '../../../core/job/model.ts';
+import type { JobRecord } from '../../../core/job/record.ts';
 import type { BayJob } from '../bays.ts';
 
 const dateAfter = (moment: number, days: number): DateArray => {

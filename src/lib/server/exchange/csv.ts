@@ -3,7 +3,7 @@ import type { Job } from '../../../core/job/book/job.ts';
 import type { ShopCosts } from '../../../core/job/costs.ts';
 import { kindOf } from '../../../core/job/kinds/index.ts';
 import { partStatusNames } from '../../../core/job/kinds/part/data.ts';
-import type { JobRecord } from '../../../core/job/model.ts';
+import type { JobRecord } from '../../../core/job/record.ts';
 
 const nameOf = (job: JobRecord, id: string) =>
 	job.people.find((person) => person.id === id)?.name ?? '';

@@ -7,7 +7,8 @@ import canonicalize from 'canonicalize';
 import { createHash } from 'node:crypto';
 import type { Entry } from '../../../core/job/book/entry.ts';
 import { kindOf } from '../../../core/job/kinds/index.ts';
-import type { JobRecord, Proof } from '../../../core/job/model.ts';
+import type { Proof } from '../../../core/job/model.ts';
+import type { JobRecord } from '../../../core/job/record.ts';
 import { proveFirstChain } from './first-chain.ts';
 
 /** What stands before the first entry. */

@@ -12,7 +12,7 @@
 	import CornerFigure from './CornerFigure.svelte';
 	import type { Snippet } from 'svelte';
 	import { draggable } from './drag';
-	import { armOf, placeOf, seenFromSide, shapeOf, type Flat } from './view';
+	import { armOf, placeOf, seenFromSide, shapeOf, wedgeOf, type Arm, type Flat } from './view';
 
 	/** This car's corner to scale: where it hangs, where it is now, where it will stand, and what its rubber keeps. */
 	interface Props {

@@ -1,7 +1,7 @@
 import { axleOf, corners } from '$core/height/corners';
 import { cornerMechanism, posturesAt } from '$core/job/corner';
 import { demoRecord } from '$core/job/demo-jobs.testing';
-import type { JobRecord } from '$core/job/model';
+import type { JobRecord } from '$core/job/record';
 import { asHubToArch, judgeBush, viewJob } from '$core/job/view';
 import { findLayout } from '$core/layout/catalogue';
 import { sampleCorners } from '$core/mechanism/samples';
@@ -57,14 +57,17 @@ describe('the wedge that is drawn is the twist that is said', () => {
 		['double-wishbone', 'double-wishbone', 0.05],
 		['macpherson-clamp', 'macpherson', 0.1],
 		['multi-link-rear', 'multi-link', 0.4]
-	] as const)('of a %s corner by hardpoints, whose axes lie across the view', (layout, key, most) => {
-		const record = demoRecord('2026-0267');
-		Object.assign(record.vehicle.axles.front, { layout, hardpoints: sampleCorners[key] });
-		const front = wedges(record, 40).filter(({ name }) => name.includes(' F'));
-		expect(front.length).toBeGreaterThan(1);
-		for (const { name, turned, wedge, said } of front) {
-			expect(wedge, name).toBeCloseTo(Math.abs(said), 9);
-			expect(Math.abs(Math.abs(turned) - wedge), name).toBeLessThan(most);
+	] as const)(
+		'of a %s corner by hardpoints, whose axes lie across the view',
+		(layout, key, most) => {
+			const record = demoRecord('2026-0267');
+			Object.assign(record.vehicle.axles.front, { layout, hardpoints: sampleCorners[key] });
+			const front = wedges(record, 40).filter(({ name }) => name.includes(' F'));
+			expect(front.length).toBeGreaterThan(1);
+			for (const { name, turned, wedge, said } of front) {
+				expect(wedge, name).toBeCloseTo(Math.abs(said), 9);
+				expect(Math.abs(Math.abs(turned) - wedge), name).toBeLessThan(most);
+			}
 		}
-	});
+	);
 });

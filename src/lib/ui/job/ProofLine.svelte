@@ -3,14 +3,13 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { Proof } from '$core/job/model';
 
-	/** Whether readings and torques are as they were written; prints with the sheet. */
+	/** Whether the book is as it was written; prints with the sheet. */
 	const job = currentJob();
 	let proof = $state.raw<Proof>();
 	let away = $state(false);
-	const rows = $derived(job.record.readings.length + job.record.torques.length);
 
 	$effect(() => {
-		void rows;
+		void job.seq;
 		void call<Proof>('GET', `/jobs/${job.record.id}/proof`).then((answer) => {
 			away = !answer.ok;
 			if (answer.ok) proof = answer.value;
@@ -24,11 +23,11 @@
 	</p>
 {:else if proof?.head}
 	<p>
-		✓ {proof.entries} readings and torques as they were written. Head of the chain
+		✓ {proof.entries} entries of the book as they were written. Head of the chain
 		<span class="break-all">{proof.head}</span>
 	</p>
 {:else if away}
 	<p>The chain of the record could not be checked now: the server is away.</p>
 {:else if proof}
-	<p>No readings or torques yet.</p>
+	<p>Nothing in the book yet.</p>
 {/if}

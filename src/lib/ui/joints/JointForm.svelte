@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { cornerNames, corners, type Corner } from '$core/height/corners';
+	import { page } from '$app/state';
+	import { axleOf, cornerNames, corners, type Corner } from '$core/height/corners';
 	import {
 		defaultRule,
 		jointKindNames,
@@ -15,6 +16,7 @@
 	import { faultOf } from '$lib/client/api';
 	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
+	import { knownFor, type KnownSpecification } from '$core/job/joints';
 	import type { Joint } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
@@ -68,6 +70,22 @@
 			)
 	);
 	let both = $state(true);
+	/** What this joint was last specified with, in another job; nothing where the form says the same. */
+	const known = $derived.by(() => {
+		if (!start) return undefined;
+		const { layout } = job.record.vehicle.axles[axleOf(start.corner)];
+		const all = (page.data.specifications ?? []) as KnownSpecification[];
+		const found = knownFor(start, layout, all, job.record.number);
+		return found && (torqueNm === undefined || Math.abs(found.torqueNm - torqueNm) > 0.01)
+			? found
+			: undefined;
+	});
+	const sources = { maker: 'maker’s data', shop: 'the shop’s figure', estimated: 'estimated' };
+	function take({ entered, source, programme: how, thread }: KnownSpecification) {
+		form.torque = entered;
+		form.torqueSource = source;
+		programme = programmeForm(how, thread);
+	}
 
 	function body() {
 		const torque = withMeantUnit(form.torque, units.choice.torque) || null;
@@ -106,6 +124,17 @@
 		refusal={write.refusal}
 		fields={['name', 'kind', 'rule', 'torque', 'torqueSource', 'note', 'corner']}
 	/>
+	{#if known}
+		<p class="flex flex-wrap items-center gap-3">
+			<span
+				>Last {known.scope === 'car'
+					? 'on this car'
+					: `on a ${job.record.vehicle.model}${known.modelYear ? ` of ${known.modelYear}` : ''}`}:
+				<b class="num">{units.show(known.torqueNm, 'torque')}</b>, {sources[known.source]}, job {known.jobNumber}</span
+			>
+			<ActionButton onclick={() => take(known)}>Take it</ActionButton>
+		</p>
+	{/if}
 	<div class="grid gap-4 sm:grid-cols-2">
 		{#if !start}
 			<SelectField

@@ -5,7 +5,7 @@
 		threadConditionNames,
 		threadConditions
 	} from '$core/fastener/lubrication';
-	import { propertyClasses, threadName, usualThreads } from '$core/fastener/thread';
+	import { propertyClasses, threadName } from '$core/fastener/thread';
 	import { formatNumber } from '$core/units/format';
 	import { faultOf, type Refusal } from '$lib/client/api';
 	import { personalUnits } from '$lib/client/units';
@@ -89,6 +89,15 @@
 				: fault('programme.then.2.angle')}
 		/>
 	{/if}
+	{#if form.shape === 'angle' || (form.shape === 'repeat' && form.angle.trim())}
+		<Field
+			label="Give or take, °"
+			bind:value={form.tolerance}
+			inputmode="decimal"
+			hint="Optional: as the maker has it"
+			fault={fault('programme.then.0.tolerance') ?? fault('programme.then.2.tolerance')}
+		/>
+	{/if}
 	{#if form.shape === 'castle'}
 		<QuantityField
 			label="High limit"
@@ -151,7 +160,7 @@
 		bind:value={form.thread}
 		items={[
 			{ value: '', name: 'Not known' },
-			...usualThreads.map((one) => ({ value: threadName(one), name: threadName(one) }))
+			...form.threads.map((one) => ({ value: threadName(one), name: threadName(one) }))
 		]}
 		fault={fault('thread.pitchMm')}
 	/>

@@ -17,6 +17,11 @@ describe('a programme in its form', () => {
 			{ then: [{ kind: 'angle', angle: '90 °' }] }
 		],
 		[
+			'an angle with its tolerance',
+			{ then: [{ kind: 'angle', angleDeg: 90, toleranceDeg: 7.5 }] },
+			{ then: [{ kind: 'angle', angle: '90 °', tolerance: '7.5 °' }] }
+		],
+		[
 			'slacken and repeat',
 			{
 				then: [
@@ -57,13 +62,13 @@ describe('a programme in its form', () => {
 			'one that only the API can say is kept as it is',
 			{
 				then: [
-					{ kind: 'angle', angleDeg: 30 },
+					{ kind: 'angle', angleDeg: 30, toleranceDeg: 5 },
 					{ kind: 'angle', angleDeg: 60 }
 				]
 			},
 			{
 				then: [
-					{ kind: 'angle', angle: '30 °' },
+					{ kind: 'angle', angle: '30 °', tolerance: '5 °' },
 					{ kind: 'angle', angle: '60 °' }
 				]
 			}
@@ -78,6 +83,21 @@ describe('a programme in its form', () => {
 			prevailing: '3 lbf·ft',
 			adapter: { length: '2.5 in' }
 		});
+	});
+
+	it('a thread that is none of the usual ones stays, and can be chosen again', () => {
+		const thread = {
+			diameterMm: 11,
+			pitchMm: 1.25,
+			propertyClass: '8.8' as const,
+			condition: 'as-specified' as const
+		};
+		const form = programmeForm(null, thread);
+		expect(threadInput(form)).toEqual(thread);
+		form.thread = 'M12×1.5';
+		expect(threadInput(form)).toMatchObject({ diameterMm: 12, pitchMm: 1.5 });
+		form.thread = 'M11×1.25';
+		expect(threadInput(form)).toEqual(thread);
 	});
 
 	it('a thread is chosen with its class and condition, or not at all', () => {

@@ -1,6 +1,6 @@
 /** The programme and thread of a joint as form fields, and back to what the API takes. */
 import type { FollowingStep, JointProgramme } from '$core/fastener/joint-programme';
-import { threadName, usualThreads, type PropertyClass } from '$core/fastener/thread';
+import { threadName, usualThreads, type PropertyClass, type Thread } from '$core/fastener/thread';
 import type { ThreadCondition } from '$core/fastener/lubrication';
 import { withMeantUnit } from '$core/units/parse';
 import type { JointThread } from '$core/job/model';
@@ -19,6 +19,8 @@ export interface ProgrammeForm {
 	shape: ShapeName;
 	/** Degrees. */
 	angle: string;
+	/** How far the turn may be out, degrees either way; empty where nothing is said. */
+	tolerance: string;
 	slacken: string;
 	again: string;
 	high: string;
@@ -30,7 +32,9 @@ export interface ProgrammeForm {
 	adapterLength: string;
 	adapterAngle: string;
 	cushionTo: string;
-	/** Thread and class as one choice, empty where not known. */
+	/** Threads to choose from: the usual ones, and the joint's own where it is none of them. */
+	threads: readonly Thread[];
+	/** Name of the one chosen, empty where not known. */
 	thread: string;
 	propertyClass: string;
 	condition: string;
@@ -61,10 +65,12 @@ export function programmeForm(
 	const angle = then.find((step) => step.kind === 'angle');
 	const slacken = then.find((step) => step.kind === 'slacken');
 	const again = then.find((step) => step.kind === 'torque');
+	const own = thread && !usualThreads.some((one) => threadName(one) === threadName(thread));
 	const nm = (value: number | undefined) => (value === undefined ? '' : `${value} N·m`);
 	return {
 		shape: shapeName(programme ?? {}),
 		angle: angle ? String(angle.angleDeg) : '',
+		tolerance: angle?.toleranceDeg === undefined ? '' : String(angle.toleranceDeg),
 		slacken: slacken ? String(slacken.angleDeg) : '120',
 		again: nm(again?.torqueNm),
 		high: nm(castle?.highNm),
@@ -75,6 +81,9 @@ export function programmeForm(
 		adapterLength: adapter ? `${adapter.lengthMm} mm` : '',
 		adapterAngle: String(adapter?.angleDeg ?? 0),
 		cushionTo: cushionTo ?? '',
+		threads: own
+			? [{ diameterMm: thread.diameterMm, pitchMm: thread.pitchMm }, ...usualThreads]
+			: usualThreads,
 		thread: thread ? threadName(thread) : '',
 		propertyClass: thread?.propertyClass ?? '8.8',
 		condition: thread?.condition ?? 'as-specified'
@@ -90,22 +99,27 @@ export function programmeInput(
 	const torque = (text: string) => withMeantUnit(text, units.torque);
 	const degrees = (text: string) => withMeantUnit(text, '°');
 	const number = (text: string) => Number(text.replace(',', '.'));
+	const turn = (angle: string, tolerance: string) => ({
+		kind: 'angle',
+		angle: degrees(angle),
+		...(tolerance.trim() && { tolerance: degrees(tolerance) })
+	});
 	const then = () => {
 		switch (form.shape) {
 			case 'angle':
-				return [{ kind: 'angle', angle: degrees(form.angle) }];
+				return [turn(form.angle, form.tolerance)];
 			case 'repeat':
 				return [
 					{ kind: 'slacken', angle: degrees(form.slacken) },
 					{ kind: 'torque', torque: torque(form.again) },
-					...(form.angle.trim() ? [{ kind: 'angle', angle: degrees(form.angle) }] : [])
+					...(form.angle.trim() ? [turn(form.angle, form.tolerance)] : [])
 				];
 			case 'other':
-				return (kept?.then ?? []).map((step) =>
-					step.kind === 'torque'
-						? { kind: step.kind, torque: `${step.torqueNm} N·m` }
-						: { kind: step.kind, angle: `${step.angleDeg} °` }
-				);
+				return (kept?.then ?? []).map((step) => {
+					if (step.kind === 'torque') return { kind: step.kind, torque: `${step.torqueNm} N·m` };
+					if (step.kind === 'slacken') return { kind: step.kind, angle: `${step.angleDeg} °` };
+					return turn(String(step.angleDeg), String(step.toleranceDeg ?? ''));
+				});
 			default:
 				return [];
 		}
@@ -131,7 +145,7 @@ export function programmeInput(
 
 /** The thread chosen, with its class and condition; null where none is said. */
 export function threadInput(form: ProgrammeForm): JointThread | null {
-	const thread = usualThreads.find((one) => threadName(one) === form.thread);
+	const thread = form.threads.find((one) => threadName(one) === form.thread);
 	return thread
 		? {
 				...thread,

@@ -4,7 +4,7 @@ import { dayPlan } from '$lib/server/bays';
 import { addDays, isValid, parseISO } from 'date-fns';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params, locals }) => {
+export const load: PageServerLoad = async ({ params }) => {
 	const day = parseISO(params.day);
 	if (!/^\d{4}-\d\d-\d\d$/.test(params.day) || !isValid(day)) {
 		error(404, `‘${params.day}’ is no day: write it as 2026-03-31.`);

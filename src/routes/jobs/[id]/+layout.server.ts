@@ -2,8 +2,10 @@ import { db } from '$lib/server/app';
 import { listEntries } from '$lib/server/db/entries';
 import { findJob } from '$lib/server/db/jobs';
 import { listPeople } from '$lib/server/db/people';
-import { listCarNotes, listTimedKinds } from '$lib/server/db/projections';
+import { listCarNotes, listSpecifications, listTimedKinds } from '$lib/server/db/projections';
 import { listWrenches } from '$lib/server/db/wrenches';
+import { modelOf } from '$lib/server/jobs/projections';
+import type { Entry } from '$core/job/book/entry';
 import { error } from '@sveltejs/kit';
 import type { LayoutServerLoad } from './$types';
 
@@ -21,14 +23,22 @@ export const load: LayoutServerLoad = async ({ params }) => {
 	const team = people.filter(({ active }) => active).map(({ id, name }) => ({ id, name }));
 	const wrenches = rack.filter(({ retired }) => !retired);
 	const { id, number } = row;
-	const opened = entries.findLast(({ kind }) => kind === 'opened' || kind === 'car')!;
-	const plate = 'vehicle' in opened.data ? opened.data.vehicle.plate : '';
+	const car = entries.findLast(
+		(entry): entry is Entry<'opened' | 'car'> => entry.kind === 'opened' || entry.kind === 'car'
+	)!;
+	const { vehicle } = car.data;
+	const specifications = await listSpecifications(db, {
+		vehicleId: row.vehicleId,
+		model: modelOf(vehicle),
+		layouts: [vehicle.axles.front.layout, vehicle.axles.rear.layout]
+	});
 	return {
-		title: `${plate} ${number}`,
+		title: `${vehicle.plate} ${number}`,
 		job: { id, number, entries, people },
 		team,
 		wrenches,
 		timed,
-		carNotes
+		carNotes,
+		specifications
 	};
 };

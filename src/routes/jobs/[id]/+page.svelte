@@ -6,6 +6,7 @@
 	import CarPlan from '$lib/ui/car-plan/CarPlan.svelte';
 	import CornerPanel from '$lib/ui/car-plan/CornerPanel.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import CarNotes from '$lib/ui/job/CarNotes.svelte';
 
 	const job = currentJob();
 	const record = $derived(job.record);
@@ -81,6 +82,7 @@
 				) || 'nobody named'} · {corners.filter((c) => record.corners.includes(c)).join(' ')}</span
 			>
 		</p>
+		<ActionButton href="{base}/history" class="min-h-16">History</ActionButton>
 		{#if !record.signedAt}<ActionButton href="{base}/edit" class="min-h-16"
 				>Change the job</ActionButton
 			>{/if}
@@ -96,4 +98,5 @@
 			<ActionButton weight="main" href={next.href}>{next.text} →</ActionButton>
 		{/if}
 	</div>
+	<CarNotes />
 </div>

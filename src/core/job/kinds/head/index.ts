@@ -8,7 +8,7 @@ import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { refuse, type Context } from '../../book/entry.ts';
 import { defineKind, type Draft } from '../../book/kind.ts';
 import { jointFromLayout } from '../../joints.ts';
-import type { JobRecord } from '../../model.ts';
+import type { JobRecord } from '../../record.ts';
 import type { Data } from './data.ts';
 
 interface Said {
@@ -114,7 +114,7 @@ export const inOrder = (corners: readonly Corner[]): Corner[] =>
 	allCorners.filter((corner) => corners.includes(corner));
 
 /** @throws a refusal when it is nobody who works here */
-export function checkTechnician({ people = [] }: Context, id: string | null): void {
+function checkTechnician({ people = [] }: Context, id: string | null): void {
 	if (!id || people.some((one) => one.id === id && one.active)) return;
 	throw refuse('technicianId', 'is not somebody who works here', id);
 }

@@ -6,7 +6,7 @@ import { blockedBy } from '../../../work/order.ts';
 import type { StepKind } from '../../../work/kinds.ts';
 import { Refusal, refuse, type Command } from '../../book/entry.ts';
 import { defineKind } from '../../book/kind.ts';
-import type { JobRecord } from '../../model.ts';
+import type { JobRecord } from '../../record.ts';
 import { benchWants, viewWork, type WorkView } from '../../work.ts';
 import type { Data } from './data.ts';
 import { stepId } from './subject.ts';

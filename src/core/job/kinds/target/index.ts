@@ -6,7 +6,7 @@ import { mm, targetFields } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { invalid, refuse } from '../../book/entry.ts';
 import { defineKind } from '../../book/kind.ts';
-import type { JobRecord } from '../../model.ts';
+import type { JobRecord } from '../../record.ts';
 import {
 	predictable,
 	predictionEntry,

@@ -17,7 +17,8 @@ import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { invalid, refuse, type Command, type Context } from '../../book/entry.ts';
 import { defineKind } from '../../book/kind.ts';
 import { atWork } from '../../joints.ts';
-import type { Joint, JobRecord, Torque } from '../../model.ts';
+import type { Joint, Torque } from '../../model.ts';
+import type { JobRecord } from '../../record.ts';
 import { judgeBush } from '../../view.ts';
 import { jointOf, noneSince } from './joint.ts';
 

@@ -1,6 +1,7 @@
 import { sightNames } from '../../../procedure/facts.ts';
 import { Refusal, refuse, type Command, type Context } from '../../book/entry.ts';
-import type { Joint, JobRecord } from '../../model.ts';
+import type { Joint } from '../../model.ts';
+import type { JobRecord } from '../../record.ts';
 
 /** The joint that is spoken of. */
 export function jointOf({ joints }: JobRecord, { subject }: Command): Joint {

@@ -1,0 +1,76 @@
+<script lang="ts">
+	import { kinds } from '$core/job/kinds/index';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import { outbox } from '$lib/client/outbox.svelte';
+	import SelectField from '$lib/ui/controls/SelectField.svelte';
+	import ProofLine from '$lib/ui/job/ProofLine.svelte';
+
+	/** The job's book, line by line. */
+	const job = currentJob();
+	let kind = $state('');
+	const entries = $derived(job.record.entries);
+	const there = $derived(new Set<string>(entries.map((entry) => entry.kind)));
+	const shown = $derived(entries.filter((entry) => !kind || entry.kind === kind).toReversed());
+	const replacedBy = $derived(
+		new Map(entries.flatMap(({ corrects, seq }) => (corrects ? [[corrects, seq] as const] : [])))
+	);
+	const unsent = $derived(new Set(outbox.waiting.map(({ id }) => id)));
+	const moment = (at: string) =>
+		new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+	/** Days are said once. */
+	const day = (at: string) => moment(at).split(', ')[0]!;
+	const time = (at: string) => moment(at).split(', ')[1]!;
+</script>
+
+<div class="space-y-4 p-4 md:px-6">
+	<div class="flex flex-wrap items-end gap-4">
+		<h1 class="me-auto text-2xl">
+			History <span class="num text-soft">{shown.length}</span>
+		</h1>
+		<SelectField
+			label="Show"
+			bind:value={kind}
+			items={[
+				{ value: '', name: 'Everything' },
+				...kinds
+					.filter((one) => there.has(one.kind))
+					.map(({ kind: value, name }) => ({ value, name }))
+			]}
+		/>
+	</div>
+	<div class="text-[15px] text-soft"><ProofLine /></div>
+	<table class="panel w-full text-[15px]">
+		<thead class="caption text-left">
+			<tr>
+				<th scope="col" class="px-3 py-2 text-right">No.</th>
+				<th scope="col" class="px-3 py-2">When</th>
+				<th scope="col" class="px-3 py-2">Who</th>
+				<th scope="col" class="px-3 py-2">What</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each shown as entry, i (entry.id)}
+				{@const replaced = replacedBy.get(entry.id)}
+				<tr class="border-t border-line align-baseline">
+					<td class="num px-3 py-2 text-right text-soft"
+						>{unsent.has(entry.id) ? '…' : entry.seq}</td
+					>
+					<td class="px-3 py-2 whitespace-nowrap">
+						{#if i === 0 || day(shown[i - 1]!.enteredAt) !== day(entry.enteredAt)}<span
+								class="block font-semibold">{day(entry.enteredAt)}</span
+							>{/if}
+						<span class="num">{time(entry.enteredAt)}</span>
+					</td>
+					<td class="px-3 py-2 whitespace-nowrap">{job.personName(entry.personId)}</td>
+					<td class="px-3 py-2 {replaced ? 'text-soft' : ''}">
+						{job.words(entry)}
+						{#if replaced}<span class="caption block">corrected by number {replaced}</span>{/if}
+						{#if unsent.has(entry.id)}<span class="caption block text-ochre"
+								>kept here, waiting for the server</span
+							>{/if}
+					</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
