@@ -15,7 +15,15 @@ import { findLayout } from '../src/core/layout/catalogue.ts';
 import { owedLine } from '../src/core/procedure/owed.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
 import { jointFromLayout } from '../src/core/job/joints.ts';
-import type { Joint, JointThread, Phase, PersonName, Reading, Torque, Vehicle } from '../src/core/job/model.ts';
+import type {
+	Joint,
+	JointThread,
+	Phase,
+	PersonName,
+	Reading,
+	Torque,
+	Vehicle
+} from '../src/core/job/model.ts';
 import type { JobRecord } from '../src/core/job/record.ts';
 import { judgeBush, viewJob } from '../src/core/job/view.ts';
 import type { Entry } from '../src/core/job/book/entry.ts';
@@ -451,6 +459,8 @@ interface Story {
 	complaint: string;
 	km: number;
 	work: Corner[];
+	/** What stays with the car, said at the end of the readings before. */
+	note?: string;
 	school?: JobRecord['school'];
 	offsets?: JobRecord['offsets'];
 	/** Mean heights, mm in the job's school; the number of readings at each corner is `reads`. */
@@ -482,6 +492,7 @@ const stories: Story[] = [
 		km: 88410,
 		work: [...allCorners],
 		complaint: 'Fit owner’s coilovers, 25 mm down all round',
+		note: 'Key of the locking wheel nuts is in the boot, under the floor',
 		before: { FL: 357, FR: 356, RL: 360, RR: 359 },
 		after: { FL: 332, FR: 331, RL: 334, RR: 334 },
 		chosen: { FL: 331, FR: 331, RL: 334, RR: 334 },
@@ -499,6 +510,7 @@ const stories: Story[] = [
 		km: 141200,
 		work: ['FL', 'FR'],
 		complaint: 'Clunk at the front over kerbs; dampers wet',
+		note: 'Left sill is soft behind the front jacking point: lift that side at the subframe',
 		before: { FL: 364, FR: 366, RL: 359, RR: 360 },
 		after: { FL: 371, FR: 372, RL: 360, RR: 359 },
 		chosen: { FL: 371, FR: 371 },
@@ -1091,7 +1103,7 @@ write('shop.json', {
 	]
 });
 /** The book of a told job, without what would say that it was carried over. */
-function bookOf(job: JobRecord): Entry[] {
+function bookOf(job: JobRecord, { note, by }: Story): Entry[] {
 	const work = job.entries.map(({ id, kind, subject, data, personId, enteredAt }) => ({
 		id,
 		kind,
@@ -1105,6 +1117,19 @@ function bookOf(job: JobRecord): Entry[] {
 		{ limits, changes: [], storedAt: (at) => at, key: () => key(job.openedAt) }
 	);
 	const told = loose.filter(({ kind }) => kind !== 'carried');
+	if (note) {
+		const { takenAt: at } = job.readings.findLast(({ phase }) => phase === 'before')!;
+		told.push({
+			...told[0]!,
+			id: key(at),
+			kind: 'note',
+			personId: idOf(by),
+			enteredAt: at,
+			storedAt: at,
+			data: { text: note, withdrawn: false }
+		});
+	}
+	told.sort((a, b) => a.enteredAt.localeCompare(b.enteredAt));
 	return chained(
 		job.id,
 		undefined,
@@ -1115,7 +1140,7 @@ function bookOf(job: JobRecord): Entry[] {
 for (const story of stories) {
 	const job = tell(story);
 	const { id, number, people: named } = job;
-	const book = new Job({ id, number, people: named }, bookOf(job));
+	const book = new Job({ id, number, people: named }, bookOf(job, story));
 	write(`jobs/${number}.json`, toJobFile(book));
 	const { stage, owed } = book.view.standing;
 	console.log(

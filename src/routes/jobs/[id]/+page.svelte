@@ -9,6 +9,7 @@
 	import CarNotes from '$lib/ui/job/CarNotes.svelte';
 
 	const job = currentJob();
+	let noting = $state(false);
 	const record = $derived(job.record);
 	const standing = $derived(job.view.standing);
 	const owed = $derived(
@@ -59,9 +60,10 @@
 
 <div class="p-4 md:px-6">
 	<h1 class="sr-only">Car board</h1>
+	<CarNotes bind:adding={noting} />
 	<div class="grid gap-3 sm:grid-cols-2 lg:grid-cols-[1fr_300px_1fr] lg:grid-rows-2">
 		<div class="lg:order-1"><CornerPanel corner="FL" /></div>
-		<div class="row-span-2 hidden h-[500px] lg:order-2 lg:block">
+		<div class="row-span-2 hidden h-[440px] lg:order-2 lg:block">
 			<CarPlan
 				vehicle={record.vehicle}
 				worked={record.corners}
@@ -82,6 +84,7 @@
 				) || 'nobody named'} · {corners.filter((c) => record.corners.includes(c)).join(' ')}</span
 			>
 		</p>
+		<ActionButton class="min-h-16" onclick={() => (noting = true)}>Add a note</ActionButton>
 		<ActionButton href="{base}/history" class="min-h-16">History</ActionButton>
 		{#if !record.signedAt}<ActionButton href="{base}/edit" class="min-h-16"
 				>Change the job</ActionButton
@@ -98,5 +101,4 @@
 			<ActionButton weight="main" href={next.href}>{next.text} →</ActionButton>
 		{/if}
 	</div>
-	<CarNotes />
 </div>
