@@ -49,6 +49,7 @@ export default defineConfig({
 				}
 			},
 			{
+				resolve: { alias },
 				test: {
 					name: 'integration',
 					include: ['tests/integration/**/*.test.ts'],

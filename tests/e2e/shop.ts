@@ -22,7 +22,7 @@ export { expect };
 const pins = { mara: '4711', tomas: '2580', jo: '1379', ilse: '8642' };
 export type Handle = keyof typeof pins;
 
-export class RunningShop {
+class RunningShop {
 	readonly origin: string;
 	#application: RunningApplication | undefined;
 

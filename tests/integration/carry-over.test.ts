@@ -115,14 +115,16 @@ describe('a database of the schema before the book', () => {
 		expect(
 			(carried.data as { changes: { what: string }[] }).changes.map(({ what }) => what)
 		).toEqual(expect.arrayContaining([expect.stringContaining('complaint: ')]));
-		// Renamed by hand before joints had keys: it has none, and is shown as it was.
-		expect(record.joints.find(({ name }) => name === 'Renamed by hand')).toMatchObject({
-			key: null,
-			thread: { diameterMm: 11 }
-		});
-		expect(record.joints.filter(({ key }) => key === null).map(({ name }) => name)).toEqual(
-			expect.arrayContaining(['Renamed by hand', 'Exhaust hanger bolt'])
-		);
+		// Renamed by hand before joints had keys: it is still the layout's, by its place in the list.
+		const renamed = record.joints.find(({ name }) => name === 'Renamed by hand')!;
+		expect(renamed).toMatchObject({ key: expect.any(String), thread: { diameterMm: 11 } });
+		expect(
+			record.joints.filter(({ corner, key }) => corner === renamed.corner && key === renamed.key)
+		).toEqual([renamed]);
+		// One that was added by hand is no layout's.
+		expect(record.joints.filter(({ key }) => key === null).map(({ name }) => name)).toEqual([
+			'Exhaust hanger bolt'
+		]);
 	});
 
 	it('goes on with the next number, and holds no table of before', async () => {

@@ -6,9 +6,13 @@ import { metric } from '../../src/core/units/format.ts';
 import { validate } from '../../src/core/validate.ts';
 import type { BushSetBand } from '../../src/core/bush/band.ts';
 import { commandSchema } from '../../src/core/job/book/command.ts';
+import { Job } from '../../src/core/job/book/job.ts';
+import { knownFor } from '../../src/core/job/joints.ts';
 import { viewJob } from '../../src/core/job/view.ts';
+import { listSpecifications } from '../../src/lib/server/db/projections.ts';
 import { findShop, updateShop } from '../../src/lib/server/db/shop.ts';
 import { searchJobs } from '../../src/lib/server/jobs/lists.ts';
+import { modelOf } from '../../src/lib/server/jobs/projections.ts';
 import { changeVehicle, createVehicle } from '../../src/lib/server/vehicles.ts';
 import { useShop } from './shop.ts';
 
@@ -291,6 +295,9 @@ describe('two people on one job', () => {
 	});
 });
 
+/** Whether the plan undoes it. */
+const loose = ({ loosened }: { loosened: boolean }) => loosened;
+
 describe('joints', () => {
 	it('can be added, specified and removed until something is recorded on them', async () => {
 		const id = await shop.job();
@@ -308,6 +315,38 @@ describe('joints', () => {
 		});
 		await shop.torque(id, key, { torque: '90' });
 		await expect(joint(id, key, { remove: true })).rejects.toMatchObject({ status: 422 });
+	});
+
+	it('are renamed in name only: plan, order of work, twin and what is known of the car go by their key', async () => {
+		const id = await shop.job(['FL', 'FR']);
+		const before = await load(id);
+		const arm = before.joints.find((one) => one.corner === 'FL' && one.kind === 'bonded-bush')!;
+		const order = (record: typeof before) =>
+			new Job({ ...record, people: [] }, record.entries).work.order.steps.map((step) => step.id);
+		await shop.say(id, 'scope', 'front', { damper: true, spring: false, bushes: true });
+		const [planned, loosened] = [order(await load(id)), (await load(id)).joints.map(loose)];
+		await joint(id, arm.id, { name: 'Querlenker vorn', torque: '110', torqueSource: 'maker' });
+		const after = await load(id);
+		const renamed = after.joints.find((one) => one.id === arm.id)!;
+		expect(renamed).toMatchObject({ name: 'Querlenker vorn', key: arm.key, place: arm.place });
+		expect([order(after), after.joints.map(loose)]).toEqual([planned, loosened]);
+		// Said anew, the plan still finds it.
+		await shop.say(id, 'scope', 'front', { damper: false, spring: false, bushes: false });
+		await shop.say(id, 'scope', 'front', { damper: true, spring: false, bushes: true });
+		expect((await load(id)).joints.map(loose)).toEqual(loosened);
+		const { vehicle } = after;
+		const layouts = [vehicle.axles.front.layout];
+		const known = await listSpecifications(shop.db, {
+			vehicleId: vehicle.id,
+			model: modelOf(vehicle),
+			layouts
+		});
+		expect(knownFor(arm, layouts[0]!, known, 'another job')).toMatchObject({
+			scope: 'car',
+			torqueNm: 110
+		});
+		expect(knownFor(arm, layouts[0]!, known, after.number)).toBeUndefined();
+		expect(knownFor({ ...arm, corner: 'RL' }, layouts[0]!, known, 'another job')).toBeUndefined();
 	});
 
 	it('a torque needs its source, and rubber always waits for ride height', async () => {

@@ -113,9 +113,21 @@ export function bookOfFirst(job: FirstRecord, how: CarryOver): Loose[] {
 	})) as Loose[];
 }
 
-const keyOf = ({ vehicle }: FirstRecord, { corner, name }: Pick<Joint, 'corner' | 'name'>) =>
-	findLayout(vehicle.axles[axleOf(corner)].layout)!.joints.find((joint) => joint.name === name)
-		?.key ?? null;
+/**
+ * The layout's key of a joint, which was not kept: by its name, or, where it was renamed, by its place in
+ * the layout's list, as long as it is of the kind that stands there and nothing else has that name.
+ */
+function keyOf(
+	{ vehicle, joints }: FirstRecord,
+	{ corner, name, position, kind }: Omit<Joint, 'key'>
+): string | null {
+	const list = findLayout(vehicle.axles[axleOf(corner)].layout)!.joints;
+	const named = list.find((joint) => joint.name === name);
+	if (named) return named.key;
+	const there = list[position];
+	const taken = joints.some((other) => other.corner === corner && other.name === there?.name);
+	return there?.kind === kind && !taken ? there.key : null;
+}
 
 /** Readings, torques and loadings, in the order of the chain where there is one. */
 function measured(job: FirstRecord): Dated[] {

@@ -1,8 +1,11 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { compute, computations } from '../../../core/compute';
 import { openApi } from './openapi';
+import { inputOf, operations } from './operations';
 
 interface Media {
 	content: Record<string, { schema: object }>;
@@ -46,4 +49,48 @@ it('every schema of the document is a valid JSON Schema', () => {
 			}
 		}
 	}
+});
+
+describe('the document and the routes', () => {
+	const root = 'src/routes/api/v1';
+	const routes = readdirSync(root, { recursive: true, encoding: 'utf8' })
+		.filter((file) => file.endsWith('+server.ts'))
+		.map((file) => {
+			const source = readFileSync(join(root, file), 'utf8');
+			const methods = [...source.matchAll(/export const (GET|POST|PUT|PATCH|DELETE)\b/g)];
+			return {
+				id: `/api/v1/${file.replace(/\/?\+server\.ts$/, '')}`,
+				source,
+				methods: methods.map(([, method]) => method!)
+			};
+		});
+	const pathOf = (id: string) => id.replace('/api/v1', '').replace(/\[(\w+)\]/g, '{$1}');
+
+	it('are the same list', () => {
+		const there = routes
+			.filter(({ id }) => !id.endsWith('compute/[name]'))
+			.flatMap(({ id, methods }) =>
+				methods.map((method) => `${method.toLowerCase()} ${pathOf(id)}`)
+			);
+		const said = operations
+			.filter(({ path }) => !path.startsWith('/compute/'))
+			.map(({ method, path }) => `${method} ${path}`);
+		expect(there.toSorted()).toEqual(said.toSorted());
+	});
+
+	it('have one schema: a route checks what it is sent with the one that is published for it', () => {
+		for (const { id, source, methods } of routes) {
+			// The import also takes the format of before, which is published nowhere.
+			if (!id.endsWith('/import')) expect(source, id).not.toMatch(/schema\//);
+			for (const method of methods) {
+				const published = operations.find(
+					({ method: m, path }) => m === method.toLowerCase() && path === pathOf(id)
+				);
+				if (!published?.input) continue;
+				expect(source, id).toMatch(/\b(body|read)\b.*\(.*\bevent\b/);
+				const event = { request: { method }, route: { id }, params: {} };
+				expect(inputOf(event as never)).toBe(published.input);
+			}
+		}
+	});
 });
