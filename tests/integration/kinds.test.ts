@@ -11,7 +11,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { corners } from '../../src/core/height/corners.ts';
 import { readCommand } from '../../src/core/job/book/command.ts';
-import type { Entry } from '../../src/core/job/book/entry.ts';
+import type { Entry, NewEntry } from '../../src/core/job/book/entry.ts';
 import { Job } from '../../src/core/job/book/job.ts';
 import { demoFile } from '../../src/core/job/demo-jobs.testing.ts';
 import type { KindName } from '../../src/core/job/kinds/data.ts';
@@ -258,13 +258,15 @@ let books = 0;
 /** An entry without its place in the book, and without the keys that each decision makes anew. */
 const placeless =
 	({ joints }: JobRecord, { id }: { id: string }) =>
-	({ seq: _, hash: _h, storedAt: _s, id: own, subject, ...said }: Partial<Entry>) => ({
-		...said,
-		subject:
-			said.kind === 'joint' && own !== id && !joints.some((joint) => joint.id === subject)
-				? 'a new joint'
-				: subject
-	});
+	(entry: NewEntry): object => {
+		const made =
+			entry.kind === 'joint' &&
+			entry.id !== id &&
+			!joints.some((joint) => joint.id === entry.subject);
+		const { kind, personId, device, enteredAt, seen, corrects, data } = entry;
+		const subject = made ? 'a new joint' : entry.subject;
+		return { kind, subject, personId, device, enteredAt, seen, corrects, data };
+	};
 const wire = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 /** Says it at both: in the browser on its own copy of the job, and to the server. */

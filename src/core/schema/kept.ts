@@ -17,7 +17,6 @@ export const corner = () =>
 	Joi.string()
 		.valid(...corners)
 		.required();
-const axleName = () => Joi.string().valid('front', 'rear').required();
 export const phase = () => Joi.string().valid('before', 'after').required();
 export const school = () => Joi.string().valid(...schoolKeys);
 export const method = () => Joi.string().valid(...loadMethods);

@@ -119,7 +119,7 @@ export function bookOfFirst(job: FirstRecord, how: CarryOver): Loose[] {
  */
 function keyOf(
 	{ vehicle, joints }: FirstRecord,
-	{ corner, name, position, kind }: Omit<Joint, 'key'>
+	{ corner, name, position, kind }: Pick<Joint, 'corner' | 'name' | 'position' | 'kind'>
 ): string | null {
 	const list = findLayout(vehicle.axles[axleOf(corner)].layout)!.joints;
 	const named = list.find((joint) => joint.name === name);

@@ -9,7 +9,7 @@ import type { Axle } from '../../height/corners.ts';
 import type { Command, Context, Entry } from './entry.ts';
 
 /** The job as it stands, what is said, and what is known beside it. */
-export interface Site<Said> {
+interface Site<Said> {
 	record: JobRecord;
 	command: Command;
 	said: Said;

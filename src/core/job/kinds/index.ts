@@ -71,7 +71,6 @@ const registry = {
 
 /** In the order of the work. */
 export const kinds = Object.values(registry) as unknown as readonly Kind[];
-const kindNames = Object.keys(registry) as readonly KindName[];
 
 export const kindOf = <K extends KindName>(name: K): Kind<K> =>
 	registry[name] as unknown as Kind<K>;
