@@ -13,6 +13,8 @@
 	let keysOpen = $state(false);
 	provideUnits(() => data.units);
 	onMount(() => {
+		// From here on what is touched and typed is heard.
+		document.documentElement.dataset.ready = '';
 		outbox.open();
 		void photoBox.open();
 	});

@@ -3,9 +3,25 @@ import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { addDays, format } from 'date-fns';
 import { demoMonday } from '../../demo/load';
-import { expect, test } from './shop';
+import { expect, patient, test as base } from './shop';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** One page for all views of a worker: they are only looked at, and what it has loaded it keeps. */
+const test = base.extend<object, { viewer: Page }>({
+	viewer: [
+		async ({ browser, shop, signedIn }, use) => {
+			const context = await browser.newContext({
+				baseURL: shop.origin,
+				locale: 'en-GB',
+				storageState: await signedIn('mara')
+			});
+			await use(patient(await context.newPage()));
+			await context.close();
+		},
+		{ scope: 'worker' }
+	]
+});
 
 const everything = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 /** What another theme or a narrow screen can change; the rest was checked before. */
@@ -13,7 +29,7 @@ const looksOnly = ['color-contrast', 'target-size', 'scrollable-region-focusable
 
 /** @param runOnly tags, or names of rules */
 async function violations(page: Page, runOnly = everything): Promise<string[]> {
-	await page.evaluate(axe);
+	if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe);
 	return page.evaluate(async (runOnly) => {
 		const { axe } = window as unknown as {
 			axe: {
@@ -98,7 +114,7 @@ test.describe.configure({ mode: 'parallel' });
 
 for (const [name, path] of views) {
 	test(`${name}: no accessibility violations in light and dark, no sideways scroll on a phone`, async ({
-		mara: page,
+		viewer: page,
 		jobUrl
 	}) => {
 		const [number, rest = ''] = path.startsWith('job:')
@@ -108,6 +124,7 @@ for (const [name, path] of views) {
 		const complaints: string[] = [];
 		page.on('console', (message) => message.type() === 'error' && complaints.push(message.text()));
 		page.on('pageerror', (error) => complaints.push(error.message));
+		await page.setViewportSize({ width: 1280, height: 800 });
 		await page.emulateMedia({ colorScheme: 'light' });
 		await page.goto(url);
 		await seen(page, path);
@@ -119,6 +136,7 @@ for (const [name, path] of views) {
 			360
 		);
 		expect(await violations(page, looksOnly), 'phone').toEqual([]);
+		page.removeAllListeners();
 		expect(complaints).toEqual([]);
 	});
 }
@@ -159,7 +177,7 @@ test('targets are big enough for a glove', async ({ mara: page, jobUrl }) => {
 });
 
 test('a person reads and types in their own units', async ({ browser, shop, jobUrl }) => {
-	const page = await (await browser.newContext({ baseURL: shop.origin })).newPage();
+	const page = patient(await (await browser.newContext({ baseURL: shop.origin })).newPage());
 	await page.request.post('/api/v1/session', { data: { handle: 'jo', secret: '1379' } });
 	await page.goto('/me');
 	await page.getByText('My own').click();

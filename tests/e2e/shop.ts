@@ -75,6 +75,21 @@ async function signIn(shop: RunningShop, handle: Handle): Promise<StorageState> 
 }
 type StorageState = Awaited<ReturnType<APIRequestContext['storageState']>>;
 
+/**
+ * Goes to pages of the application as a person does: touches and types only when the page listens, which on
+ * a busy machine is later than it is drawn.
+ */
+export function patient(page: Page): Page {
+	const go = page.goto.bind(page);
+	page.goto = async (url, options) => {
+		const answer = await go(url, options);
+		const drawn = (await answer?.headerValue('content-type'))?.startsWith('text/html') ?? false;
+		if (drawn) await page.locator('html[data-ready]').waitFor({ state: 'attached' });
+		return answer;
+	};
+	return page;
+}
+
 /** A job with its book. */
 export async function bookOf(page: Page, url: string): Promise<JobRecord> {
 	const get = async (path: string) => (await (await page.request.get(path)).json()) as object;
@@ -137,7 +152,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 			baseURL: shop.origin,
 			storageState
 		});
-		await use(await context.newPage());
+		await use(patient(await context.newPage()));
 		await context.close();
 	},
 	mara: async ({ browser, shop, signedIn, contextOptions }, use) => {
@@ -147,7 +162,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 			baseURL: shop.origin,
 			storageState
 		});
-		await use(await context.newPage());
+		await use(patient(await context.newPage()));
 		await context.close();
 	},
 	jobIds: [

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, test } from './shop';
+import { expect, patient, test } from './shop';
 
 /** A new car through the heart of the job, as somebody would who has read nothing. */
 async function openJob(page: Page, plate: string): Promise<void> {
@@ -164,7 +164,8 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 	});
 });
 
-test('the slice by keyboard alone', async ({ page, jobUrl, shop }) => {
+test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
+	const page = patient(fresh);
 	await page.goto(`${shop.origin}/sign-in`);
 	await page.keyboard.press('Tab');
 	await page.keyboard.type('tomas');
@@ -173,7 +174,7 @@ test('the slice by keyboard alone', async ({ page, jobUrl, shop }) => {
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
 
-	await page.waitForLoadState('networkidle');
+	await page.locator('html[data-ready]').waitFor({ state: 'attached' });
 	await page.keyboard.press('?');
 	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
 	await page.keyboard.press('Escape');

@@ -1,4 +1,4 @@
-/** `./vane test`: every check in two lanes, with one summary. Names of steps run only those. */
+/** `./vane test`: every check, two at a time, with one summary. Names of steps run only those. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { problem } from '../process.ts';
@@ -8,35 +8,18 @@ interface Step {
 	name: string;
 	/** A program of node_modules/.bin with its arguments, or of ours. */
 	run: string[];
-	/** Steps of one lane follow each other; lanes run side by side, and their words wait for their end. */
-	lane: 'static' | 'tests';
+	/** Waits for this one. */
+	needs?: string;
 }
 
 const caches = 'node_modules/.cache';
 
-/** In order: `prepare` comes before both lanes, `end-to-end` after both, so that it has the machine to itself. */
-const prepare: Step = { name: 'prepare', run: ['svelte-kit', 'sync'], lane: 'tests' };
-const endToEnd: Step = { name: 'end-to-end', run: ['playwright', 'test'], lane: 'tests' };
-const steps: Step[] = [
-	prepare,
-	{
-		name: 'format',
-		run: ['prettier', '--check', '--log-level', 'warn', '--cache', '.'],
-		lane: 'static'
-	},
-	{
-		name: 'lint',
-		run: [
-			'eslint',
-			'--cache',
-			'--cache-strategy',
-			'content',
-			'--cache-location',
-			`${caches}/eslint/`,
-			'.'
-		],
-		lane: 'static'
-	},
+const prepare: Step = { name: 'prepare', run: ['svelte-kit', 'sync'] };
+const endToEnd: Step = { name: 'end-to-end', run: ['playwright', 'test'] };
+/** Between the two, two at a time, begun in this order: long ones first, so that both ends meet. */
+const middle: Step[] = [
+	{ name: 'unit', run: ['vitest', 'run', '--project', 'unit', '--project', 'client'] },
+	{ name: 'build', run: ['tsx', 'tools/build.ts'] },
 	{
 		name: 'types',
 		run: [
@@ -47,8 +30,21 @@ const steps: Step[] = [
 			'--output',
 			'human',
 			'--incremental'
-		],
-		lane: 'static'
+		]
+	},
+	{ name: 'integration', run: ['vitest', 'run', '--project', 'integration'], needs: 'build' },
+	{ name: 'format', run: ['prettier', '--check', '--log-level', 'warn', '--cache', '.'] },
+	{
+		name: 'lint',
+		run: [
+			'eslint',
+			'--cache',
+			'--cache-strategy',
+			'content',
+			'--cache-location',
+			`${caches}/eslint/`,
+			'.'
+		]
 	},
 	{
 		name: 'dependencies',
@@ -65,19 +61,12 @@ const steps: Step[] = [
 			`${caches}/dependency-cruiser`,
 			'--output-type',
 			'err'
-		],
-		lane: 'static'
+		]
 	},
-	{ name: 'unused', run: ['knip', '--cache'], lane: 'static' },
-	{
-		name: 'unit',
-		run: ['vitest', 'run', '--project', 'unit', '--project', 'client'],
-		lane: 'tests'
-	},
-	{ name: 'build', run: ['tsx', 'tools/build.ts'], lane: 'tests' },
-	{ name: 'integration', run: ['vitest', 'run', '--project', 'integration'], lane: 'tests' },
-	endToEnd
+	{ name: 'unused', run: ['knip', '--cache'] }
 ];
+/** `prepare` comes before all, `end-to-end` after all, so that it has the machine to itself. */
+const steps: Step[] = [prepare, ...middle, endToEnd];
 
 interface Outcome {
 	name: string;
@@ -93,27 +82,13 @@ export async function run(args: string[]): Promise<void> {
 		);
 	const wanted = args.length ? steps.filter((step) => args.includes(step.name)) : steps;
 	const results: Outcome[] = [];
-	const inTurn = async (list: readonly Step[], alone = false) => {
-		for (const step of list) results.push(await runStep(step, alone));
-	};
 	const started = performance.now();
-	const middle = wanted.filter((step) => step !== prepare && step !== endToEnd);
-	await inTurn(
-		wanted.filter((step) => step === prepare),
-		true
-	);
-	await Promise.all(
-		(['static', 'tests'] as const).map((lane) =>
-			inTurn(
-				middle.filter((step) => step.lane === lane),
-				middle.every((step) => step.lane === lane)
-			)
-		)
-	);
-	await inTurn(
-		wanted.filter((step) => step === endToEnd),
-		true
-	);
+	const alone = async (step: Step) => {
+		if (wanted.includes(step)) results.push(await runStep(step, true));
+	};
+	await alone(prepare);
+	results.push(...(await sideBySide(middle.filter((step) => wanted.includes(step)))));
+	await alone(endToEnd);
 	const order = (name: string) => steps.findIndex((step) => step.name === name);
 	results.sort((a, b) => order(a.name) - order(b.name));
 	console.log('\n── summary ──');
@@ -127,6 +102,25 @@ export async function run(args: string[]): Promise<void> {
 	const failed = results.filter((result) => !result.ok).length;
 	console.log(`${results.length - failed} passed, ${failed} failed`);
 	process.exitCode = failed ? 1 : 0;
+}
+
+/** Two at a time, in their order. */
+async function sideBySide(list: readonly Step[]): Promise<Outcome[]> {
+	const running = new Map<string, Promise<Outcome>>();
+	const queue = [...list];
+	const worker = async () => {
+		for (let step = queue.shift(); step; step = queue.shift()) {
+			const { needs } = step;
+			const run = (async (one: Step) => {
+				if (needs) await running.get(needs);
+				return runStep(one, list.length === 1);
+			})(step);
+			running.set(step.name, run);
+			await run;
+		}
+	};
+	await Promise.all([worker(), worker()]);
+	return Promise.all(running.values());
 }
 
 /** @param alone nothing runs beside it, so that what it says can be shown at once */

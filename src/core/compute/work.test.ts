@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { compute, findComputation } from '.';
+import { compute, findComputation } from '../compute';
 import type { Result } from '../result';
 
 const run = <T extends object>(name: string, input: object) =>

@@ -28,7 +28,7 @@ describe('the programme of a joint', () => {
 		});
 		expect(list.map(({ kind, torqueNm, angleDeg }) => [kind, torqueNm, angleDeg])).toEqual([
 			['torque', 96, undefined],
-			['slacken', undefined, 180],
+			['slacken', undefined, 120],
 			['torque', 56, undefined],
 			['angle', undefined, 90]
 		]);

@@ -5,6 +5,7 @@
  */
 import type { Entry as BookEntry } from '$core/job/book/entry';
 import { call, type Refusal } from './api';
+import { ofToday } from './outbox-before';
 import { taken } from './refresh';
 
 export interface Entry {
@@ -40,7 +41,8 @@ class Outbox {
 	/** Reads what an earlier page left behind, and sends it. Call once in the browser. */
 	open(): void {
 		try {
-			this.entries = JSON.parse(localStorage.getItem(storageKey) ?? '[]') as Entry[];
+			const kept = JSON.parse(localStorage.getItem(storageKey) ?? '[]') as Entry[];
+			this.entries = kept.map(ofToday);
 		} catch {
 			this.entries = [];
 		}

@@ -2,13 +2,16 @@
 	import { call, type Refusal } from '$lib/client/api';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
+	import { onMount } from 'svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 
 	let { data } = $props();
 	let handle = $state('');
 	let secret = $state('');
 	let refusal = $state<Refusal>();
-	let busy = $state(false);
+	/** Until the page listens, the browser would send the form by itself. */
+	let busy = $state(true);
+	onMount(() => (busy = false));
 
 	async function submit(event: SubmitEvent) {
 		event.preventDefault();

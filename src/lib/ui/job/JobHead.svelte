@@ -52,7 +52,11 @@
 
 <div class="no-print border-b border-line bg-panel">
 	<div class="flex flex-wrap items-baseline gap-x-4 px-4 pt-2 md:px-6">
-		<span class="num text-3xl">{record.vehicle.plate}</span>
+		<a
+			class="num text-3xl hover:underline"
+			href="/cars/{record.vehicle.id}{record.signedAt ? '' : `?job=${record.id}`}"
+			title="The car, its measures and history">{record.vehicle.plate}</a
+		>
 		<span class="font-medium"
 			>{record.vehicle.make} {record.vehicle.model} {record.vehicle.modelYear ?? ''}</span
 		>
