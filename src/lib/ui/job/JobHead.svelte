@@ -53,7 +53,7 @@
 <div class="no-print border-b border-line bg-panel">
 	<div class="flex flex-wrap items-baseline gap-x-4 px-4 pt-2 md:px-6">
 		<a
-			class="num text-3xl hover:underline"
+			class="num -my-2 inline-flex min-h-12 items-center text-3xl hover:underline"
 			href="/cars/{record.vehicle.id}{record.signedAt ? '' : `?job=${record.id}`}"
 			title="The car, its measures and history">{record.vehicle.plate}</a
 		>
