@@ -275,6 +275,50 @@ describe('two people on one job', () => {
 		expect((await load(id)).looks).toEqual([]);
 	});
 
+	it('who plan differently owe one look, and what counts again is followed by its joints', async () => {
+		const id = await shop.job(['FL', 'FR']);
+		const { seq } = await load(id);
+		const plan = (damper: boolean, by: typeof shop.lead) =>
+			shop.say(id, 'scope', 'front', { damper, spring: false, bushes: false }, { by, seen: seq });
+		const [whole] = await plan(true, shop.lead);
+		const joints = (await load(id)).joints.map(loose);
+		const [nothing] = await plan(false, shop.technician);
+		const job = await load(id);
+		expect(job.joints.map(loose)).not.toEqual(joints);
+		expect(job.looks).toMatchObject([
+			{ kind: 'scope', entries: [{ id: whole!.id }, { id: nothing!.id }] }
+		]);
+		await shop.say(id, 'scope', 'front', undefined, { again: whole!.id });
+		const after = await load(id);
+		expect([after.looks, after.joints.map(loose)]).toEqual([[], joints]);
+	});
+
+	it('cannot say again what would be refused now', async () => {
+		const id = await shop.job(['FL', 'FR']);
+		const one = (await load(id)).joints.find(
+			({ corner, kind }) => corner === 'FR' && kind === 'rigid'
+		)!;
+		const [removed] = await joint(id, one.id, { remove: true });
+		await shop.say(id, 'joint', one.id, undefined, {
+			again: (await load(id)).entries.find(
+				({ kind, subject }) => kind === 'joint' && subject === one.id
+			)!.id
+		});
+		expect((await load(id)).joints.map(({ id: key }) => key)).toContain(one.id);
+		const [front] = await head(id, { corners: ['FL'] }).catch(() => []);
+		await head(id, { corners: ['FL', 'FR'] });
+		const again = (await load(id)).joints.find(
+			({ corner, kind }) => corner === 'FR' && kind === 'rigid'
+		)!;
+		await shop.torque(id, again.id);
+		await expect(
+			shop.say(id, 'head', 'corners', undefined, { by: shop.lead, again: front!.id })
+		).rejects.toMatchObject({ status: 422, faults: [{ field: 'corners' }] });
+		await expect(
+			shop.say(id, 'joint', one.id, undefined, { by: shop.lead, again: removed!.id })
+		).rejects.toMatchObject({ status: 422 });
+	});
+
 	it('of ten changes at once none is lost', async () => {
 		const id = await shop.job();
 		const { seq } = await load(id);

@@ -160,6 +160,8 @@ export class JobState {
 		if (!here.ok) return here.refusal;
 		const refusal = await outbox.add(this.#path, body);
 		if (refusal && !stays) outbox.drop(body.id);
+		// Refused for what is on record since: shown at once, not when it is told or asked for next.
+		if (refusal?.status === 409) void this.reload();
 		return refusal;
 	}
 

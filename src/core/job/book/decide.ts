@@ -26,7 +26,9 @@ export function decide(record: JobRecord, command: Command, context: Context): D
 			throw new Refusal(409, 'This job is signed; its record is closed.');
 		}
 		const drafts =
-			command.again === undefined ? said(kind, record, command, context) : [again(record, command)];
+			command.again === undefined
+				? said(kind, record, command, context)
+				: again(kind, record, command, context);
 		return {
 			ok: true,
 			entries: drafts.map((draft, i) => entryOf(draft, i, record, command, context))
@@ -45,12 +47,17 @@ function said(kind: Kind, record: JobRecord, command: Command, context: Context)
 }
 
 /** An earlier entry said again, over what came after it. */
-function again({ entries }: JobRecord, { kind, subject, again: id }: Command): Draft {
-	const earlier = entries.find((entry) => entry.id === id);
-	if (earlier?.kind !== kind || earlier.subject !== subject || kindOf(kind).counts !== 'last') {
+function again(kind: Kind, record: JobRecord, command: Command, context: Context): Draft[] {
+	const { subject, again: id } = command;
+	const earlier = record.entries.find((entry) => entry.id === id);
+	if (earlier?.kind !== command.kind || earlier.subject !== subject || kind.counts !== 'last') {
 		throw refuse('again', 'is not an entry of this subject that can count again', id);
 	}
-	return { kind, subject, data: earlier.data } as Draft;
+	const { data } = earlier;
+	const anew = kind.again ? kind.again(data) : kind.said === kind.kept ? data : undefined;
+	return anew === undefined
+		? [{ kind: command.kind, subject, data } as Draft]
+		: said(kind, record, { ...command, data: anew }, context);
 }
 
 const entryOf = (
@@ -66,7 +73,8 @@ const entryOf = (
 	personId: who.id,
 	device,
 	enteredAt: command.enteredAt,
-	seen: Math.min(command.seen ?? seq, seq),
+	// What follows from it by the rules follows from all that is known.
+	seen: kind === command.kind ? Math.min(command.seen ?? seq, seq) : seq,
 	corrects: corrects ?? null,
 	data
 });

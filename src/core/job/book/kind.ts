@@ -56,6 +56,11 @@ export interface Kind<K extends KindName = KindName, Said = unknown> {
 	readonly afterSigning?: boolean;
 	/** The entries it becomes, the first under the command's id; a `Refusal` is thrown. Absent: as it is said. */
 	decide?(site: Site<Said>): Draft[];
+	/**
+	 * What was kept, as it would be said again, so that its checks and what follows from it hold for it too.
+	 * Absent: data that are said as they are kept are decided anew, all others count again as they are.
+	 */
+	again?(data: KindData[K]): Said | undefined;
 	/** What it changes in the job's record, which is being made and may be changed. */
 	apply?(record: JobRecord, entry: Entry<K>): void;
 	/** One sentence for the history. */

@@ -103,7 +103,10 @@ export async function putFact(db: Database, fact: Projected, site: FactSite): Pr
 			{ ...site, text: fact.text, enteredAt: new Date(site.enteredAt) }
 		);
 	} else {
-		await db.run('DELETE FROM car_notes WHERE entry_id = ?', [fact.entryId]);
+		await db.run('DELETE FROM car_notes WHERE entry_id = ? AND vehicle_id = ?', [
+			fact.entryId,
+			site.vehicleId
+		]);
 	}
 }
 

@@ -95,6 +95,7 @@ export const head = defineKind<'head', Said>({
 		}
 		return drafts;
 	},
+	again: (data) => ('corners' in data || 'school' in data ? data : undefined),
 	apply(record, { data }) {
 		const { entered: _, ...head } = data as Data & { entered?: string };
 		Object.assign(record, head);

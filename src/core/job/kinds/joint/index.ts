@@ -116,6 +116,7 @@ export const joint = defineKind<'joint', Said>({
 		const data = withSaid(before, said);
 		return [{ kind: 'joint', subject, data: { ...data, removed: false } }];
 	},
+	again: ({ removed }) => (removed ? { remove: true } : undefined),
 	apply(record, { subject, data: { removed, ...data } }) {
 		const at = record.joints.findIndex(({ id }) => id === subject);
 		if (removed) record.joints.splice(at, at < 0 ? 0 : 1);
