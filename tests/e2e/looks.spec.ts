@@ -7,17 +7,11 @@ import { expect, patient, test as base } from './shop';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-/** One page for all views of a worker: they are only looked at, and what it has loaded it keeps. */
+/** One page for all views of a worker: they are only looked at. */
 const test = base.extend<object, { viewer: Page }>({
 	viewer: [
-		async ({ browser, shop, signedIn }, use) => {
-			const context = await browser.newContext({
-				baseURL: shop.origin,
-				locale: 'en-GB',
-				storageState: await signedIn('mara')
-			});
-			await use(patient(await context.newPage()));
-			await context.close();
+		async ({ contexts }, use) => {
+			await use(patient(await (await contexts('mara', { locale: 'en-GB' })).newPage()));
 		},
 		{ scope: 'worker' }
 	]

@@ -4,6 +4,8 @@ import {
 	expect,
 	request as playwrightRequest,
 	type APIRequestContext,
+	type BrowserContext,
+	type BrowserContextOptions,
 	type Page
 } from '@playwright/test';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
@@ -90,6 +92,15 @@ export function patient(page: Page): Page {
 	return page;
 }
 
+/** A fresh page of a kept browser; what the page keeps is gone afterwards. */
+async function withPage(context: BrowserContext, use: (page: Page) => Promise<void>) {
+	const page = patient(await context.newPage());
+	await use(page);
+	await context.setOffline(false);
+	await page.evaluate(() => localStorage.clear()).catch(() => {});
+	await page.close();
+}
+
 /** A job with its book. */
 export async function bookOf(page: Page, url: string): Promise<JobRecord> {
 	const get = async (path: string) => (await (await page.request.get(path)).json()) as object;
@@ -108,6 +119,11 @@ interface Fixtures {
 
 interface WorkerFixtures {
 	shop: RunningShop;
+	/**
+	 * A browser of a person, kept over the tests of a worker: what it has loaded of the application it does
+	 * not load and compile again.
+	 */
+	contexts: (handle: Handle, options: BrowserContextOptions) => Promise<BrowserContext>;
 	signedIn: (handle: Handle) => Promise<StorageState>;
 	/** Of the demo's jobs, by number. */
 	jobIds: Map<string, string>;
@@ -145,25 +161,27 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 		},
 		{ scope: 'worker' }
 	],
-	tomas: async ({ browser, shop, signedIn, contextOptions }, use) => {
-		const storageState = await signedIn('tomas');
-		const context = await browser.newContext({
-			...contextOptions,
-			baseURL: shop.origin,
-			storageState
-		});
-		await use(patient(await context.newPage()));
-		await context.close();
+	contexts: [
+		async ({ browser, shop, signedIn }, use) => {
+			const open = new Map<string, BrowserContext>();
+			await use(async (handle, options) => {
+				const key = `${handle} ${JSON.stringify(options)}`;
+				const storageState = await signedIn(handle);
+				const context =
+					open.get(key) ??
+					(await browser.newContext({ ...options, baseURL: shop.origin, storageState }));
+				open.set(key, context);
+				return context;
+			});
+			for (const context of open.values()) await context.close();
+		},
+		{ scope: 'worker' }
+	],
+	tomas: async ({ contexts, viewport, locale, hasTouch }, use) => {
+		await withPage(await contexts('tomas', { viewport, locale, hasTouch }), use);
 	},
-	mara: async ({ browser, shop, signedIn, contextOptions }, use) => {
-		const storageState = await signedIn('mara');
-		const context = await browser.newContext({
-			...contextOptions,
-			baseURL: shop.origin,
-			storageState
-		});
-		await use(patient(await context.newPage()));
-		await context.close();
+	mara: async ({ contexts, viewport, locale, hasTouch }, use) => {
+		await withPage(await contexts('mara', { viewport, locale, hasTouch }), use);
 	},
 	jobIds: [
 		async ({ shop, signedIn, playwright }, use) => {
