@@ -187,6 +187,17 @@ describe('what others write', () => {
 		expect(state.seq).toBe(seq + 2);
 	});
 
+	it('is asked for at once where the server refused because of it', async () => {
+		const { state, loaded } = jobOnScreen('2026-0268');
+		const seq = loaded.entries.length;
+		call
+			.mockResolvedValueOnce({ ok: false, refusal: { status: 409, title: 'Meanwhile' } })
+			.mockResolvedValueOnce({ ok: true, value: { entries: [next(loaded.entries, seq + 1)] } });
+		await state.tell('reading', 'FL', reading('365'));
+		await vi.waitFor(() => expect(state.seq).toBe(seq + 1));
+		expect(call).toHaveBeenLastCalledWith('GET', `/jobs/${loaded.id}/entries?after=${seq}`);
+	});
+
 	it('leaves the book as it is known while the server is away', async () => {
 		const { state, confirmed } = jobOnScreen('2026-0268');
 		expect(await state.reload()).toBe(false);

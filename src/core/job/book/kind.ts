@@ -1,11 +1,9 @@
 /** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
 import Joi from 'joi';
 import type { StepKind } from '../../work/kinds.ts';
+import type { KnownSpecification } from '../joints.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
-import type { JointThread } from '../model.ts';
 import type { JobRecord } from '../record.ts';
-import type { JointProgramme } from '../../fastener/joint-programme.ts';
-import type { Axle } from '../../height/corners.ts';
 import type { Command, Context, Entry } from './entry.ts';
 
 /** The job as it stands, what is said, and what is known beside it. */
@@ -25,17 +23,7 @@ export type Draft = {
 export type Projected =
 	| { of: 'pull'; wrenchId: string; day: string }
 	| { of: 'step-time'; kind: StepKind; logRatio: number }
-	| {
-			of: 'specification';
-			axle: Axle;
-			layout: string;
-			jointKey: string;
-			torqueNm: number;
-			entered: string;
-			source: 'maker' | 'shop' | 'estimated';
-			programme: JointProgramme | null;
-			thread: JointThread | null;
-	  }
+	| ({ of: 'specification' } & Omit<KnownSpecification, 'scope' | 'jobNumber' | 'modelYear'>)
 	| { of: 'car-note'; text: string }
 	| { of: 'car-note-withdrawn'; entryId: string };
 
