@@ -6,6 +6,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import { untrack } from 'svelte';
 
 	/** What the next one who works on this car should know; taken back when it is no longer so. */
 	let { adding = $bindable() }: { adding: boolean } = $props();
@@ -18,7 +19,7 @@
 	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
 
 	$effect(() => {
-		if (adding) write.begin();
+		if (adding) untrack(() => write.begin());
 	});
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
