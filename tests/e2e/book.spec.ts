@@ -86,7 +86,8 @@ test('two who change one thing without knowing are both kept, and somebody says 
 		.click();
 	await expect(looks).toHaveCount(0);
 	await expect(page.getByRole('link', { name: /^Front left.*Target 431mm/ })).toBeVisible();
-	expect((await record(page, '2026-0265')).looks).toEqual([]);
+	// Shown at once; the server has it a moment later.
+	await expect.poll(async () => (await record(page, '2026-0265')).looks).toEqual([]);
 });
 
 test('a reading is one request of the browser that made it; another screen asks for nothing', async ({
