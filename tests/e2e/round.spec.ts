@@ -6,7 +6,7 @@ import { atWork } from '../../src/core/job/joints';
 import type { JobRecord } from '../../src/core/job/record';
 import { viewJob } from '../../src/core/job/view';
 import type { Behaviour } from '../../devices/joint-model';
-import { expect, test } from './shop';
+import { expect, sent, test } from './shop';
 
 test.use({ hasTouch: true });
 
@@ -39,15 +39,6 @@ async function step(page: Page, how: 'keyboard' | 'touch'): Promise<void> {
 		.poll(() => standing(page), { timeout: 15_000, intervals: [25, 25, 50, 100] })
 		.not.toBe(before);
 }
-
-/** Steps show at once: waits until the server has all of them. */
-const sent = (page: Page) =>
-	expect
-		.poll(() => page.evaluate(() => localStorage.getItem('vane-outbox') ?? '[]'), {
-			timeout: 15_000,
-			intervals: [25, 50, 100]
-		})
-		.toBe('[]');
 
 async function walk(page: Page, how: 'keyboard' | 'touch', most = 400): Promise<void> {
 	for (let i = 0; i < most; i++) {

@@ -101,6 +101,19 @@ async function withPage(context: BrowserContext, use: (page: Page) => Promise<vo
 	await page.close();
 }
 
+/** What is said shows at once: waits until the server has all that a page has said. */
+export async function sent(page: Page): Promise<void> {
+	if (!page.url().startsWith('http')) return;
+	const waiting = () =>
+		page.evaluate(() => {
+			const kept = JSON.parse(localStorage.getItem('vane-outbox') ?? '[]') as {
+				refusal?: object;
+			}[];
+			return kept.filter(({ refusal }) => !refusal).length;
+		});
+	await expect.poll(waiting, { intervals: [25, 50, 100] }).toBe(0);
+}
+
 /** A job with its book. */
 export async function bookOf(page: Page, url: string): Promise<JobRecord> {
 	const get = async (path: string) => (await (await page.request.get(path)).json()) as object;
@@ -197,6 +210,9 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 		await use((number) => Promise.resolve(`/jobs/${jobIds.get(number)}`));
 	},
 	record: async ({ jobUrl }, use) => {
-		await use(async (page, number) => bookOf(page, await jobUrl(number)));
+		await use(async (page, number) => {
+			await sent(page);
+			return bookOf(page, await jobUrl(number));
+		});
 	}
 });
