@@ -385,12 +385,12 @@ describe('joints', () => {
 			model: modelOf(vehicle),
 			layouts
 		});
-		expect(knownFor(arm, layouts[0]!, known, 'another job')).toMatchObject({
+		expect(knownFor(arm, vehicle, known, 'another job')).toMatchObject({
 			scope: 'car',
 			torqueNm: 110
 		});
-		expect(knownFor(arm, layouts[0]!, known, after.number)).toBeUndefined();
-		expect(knownFor({ ...arm, corner: 'RL' }, layouts[0]!, known, 'another job')).toBeUndefined();
+		expect(knownFor(arm, vehicle, known, after.number)).toBeUndefined();
+		expect(knownFor({ ...arm, corner: 'RL' }, vehicle, known, 'another job')).toBeUndefined();
 	});
 
 	it('a torque needs its source, and rubber always waits for ride height', async () => {

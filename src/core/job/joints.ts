@@ -1,10 +1,9 @@
-import type { ProgrammedJoint } from '../fastener/joint-programme.ts';
+import type { JointProgramme, ProgrammedJoint } from '../fastener/joint-programme.ts';
 import { lubricatedTorque, type LubricatedTorque } from '../fastener/lubrication.ts';
 import { plausibleTorque, type Plausibility } from '../fastener/plausibility.ts';
 import type { LayoutJoint } from '../layout/types.ts';
 import { axleOf, type Axle } from '../height/corners.ts';
-import type { JointProgramme } from '../fastener/joint-programme.ts';
-import type { Joint, JointThread } from './model.ts';
+import type { Joint, JointThread, Vehicle } from './model.ts';
 
 /** What a layout says of a joint, as a job keeps it; nobody has said a torque yet. */
 export const jointFromLayout = (joint: LayoutJoint): Omit<Joint, 'id' | 'corner' | 'position'> => ({
@@ -59,22 +58,37 @@ export interface KnownSpecification {
 	programme: JointProgramme | null;
 	thread: JointThread | null;
 	jobNumber: string;
+	/** Of the cars of a model: where years differ, so may the torque. Null: not known, or of the car itself. */
 	modelYear: number | null;
 }
 
-/** What was last specified for this joint in another job: of the car itself before its model. */
+/** So far apart two years of one model are still taken for the same suspension: common practice, no source. */
+const sameModelYears = 4;
+
+/**
+ * What was last specified for this joint in another job: of the car itself, else of a car of its model whose
+ * year is the nearest. Where the year of one of the two is not known, only where no other is near enough.
+ */
 export function knownFor(
 	{ key, corner }: Pick<Joint, 'key' | 'corner'>,
-	layout: string,
+	{ axles, modelYear }: Pick<Vehicle, 'axles' | 'modelYear'>,
 	known: readonly KnownSpecification[],
 	jobNumber: string
 ): KnownSpecification | undefined {
-	const fits = known.filter(
-		(one) =>
-			one.jointKey === key &&
-			one.axle === axleOf(corner) &&
-			one.layout === layout &&
-			one.jobNumber !== jobNumber
-	);
-	return fits.find(({ scope }) => scope === 'car') ?? fits[0];
+	const axle = axleOf(corner);
+	const apart = (one: KnownSpecification) => {
+		if (one.scope === 'car') return -1;
+		if (modelYear === null || one.modelYear === null) return sameModelYears + 0.5;
+		return Math.abs(modelYear - one.modelYear);
+	};
+	return known
+		.filter(
+			(one) =>
+				one.jointKey === key &&
+				one.axle === axle &&
+				one.layout === axles[axle].layout &&
+				one.jobNumber !== jobNumber &&
+				apart(one) < sameModelYears + 1
+		)
+		.sort((a, b) => apart(a) - apart(b))[0];
 }

@@ -3,6 +3,7 @@ import Joi from 'joi';
 import type { StepKind } from '../../work/kinds.ts';
 import type { KnownSpecification } from '../joints.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
+import type { Vehicle } from '../model.ts';
 import type { JobRecord } from '../record.ts';
 import type { Command, Context, Entry } from './entry.ts';
 
@@ -53,7 +54,8 @@ export interface Kind<K extends KindName = KindName, Said = unknown> {
 	apply?(record: JobRecord, entry: Entry<K>): void;
 	/** One sentence for the history. */
 	words(data: KindData[K], entry: Entry<K>, record: JobRecord): string;
-	projects?(entry: Entry<K>, record: JobRecord): Projected[];
+	/** For lists and racks, with the car as it was known then: what a rebuild makes again. */
+	projects?(entry: Entry<K>, car: Vehicle): Projected[];
 }
 
 export const defineKind = <K extends KindName, Said = KindData[K]>(

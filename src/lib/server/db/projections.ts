@@ -119,14 +119,14 @@ async function putSpecification(
 	const later =
 		'(VALUES(stored_at) > stored_at OR (VALUES(stored_at) = stored_at AND VALUES(entry_id) >= entry_id))';
 	// The moment is set last: the others are held against the one that stood.
-	const columns = ['model_year', 'specification', 'job_id', 'entry_id', 'stored_at'];
-	const row = (scope: string, key: string) => [
+	const columns = ['specification', 'job_id', 'entry_id', 'stored_at'];
+	const row = (scope: string, key: string, year: number | null) => [
 		scope,
 		key,
+		year ?? 0,
 		axle,
 		layout,
 		jointKey,
-		modelYear,
 		JSON.stringify(said),
 		jobId,
 		entryId,
@@ -134,10 +134,10 @@ async function putSpecification(
 	];
 	await db.run(
 		`INSERT INTO specifications
-		   (scope, scope_key, axle, layout, joint_key, model_year, specification, job_id, entry_id, stored_at)
+		   (scope, scope_key, model_year, axle, layout, joint_key, specification, job_id, entry_id, stored_at)
 		 VALUES ?
 		 ON DUPLICATE KEY UPDATE ${columns.map((name) => `${name} = IF(${later}, VALUES(${name}), ${name})`).join(', ')}`,
-		[[row('car', vehicleId), row('model', model)]]
+		[[row('car', vehicleId, null), row('model', model, modelYear)]]
 	);
 }
 
@@ -151,7 +151,7 @@ export async function listTimedKinds(db: Database): Promise<TimedKind[]> {
 	}));
 }
 
-/** Of the car before those of its model. */
+/** Of the car, and of its model for each year it was worked on. */
 export async function listSpecifications(
 	db: Database,
 	{ vehicleId, model, layouts }: { vehicleId: string; model: string; layouts: readonly string[] }
@@ -160,7 +160,7 @@ export async function listSpecifications(
 		`SELECT s.*, j.number FROM specifications s JOIN jobs j ON j.id = s.job_id
 		  WHERE ((s.scope = 'car' AND s.scope_key = :vehicleId) OR (s.scope = 'model' AND s.scope_key = :model))
 		    AND s.layout IN (:layouts)
-		  ORDER BY s.scope, s.axle, s.joint_key`,
+		  ORDER BY s.scope, s.axle, s.joint_key, s.model_year`,
 		{ vehicleId, model, layouts }
 	);
 	return rows.map((row) => ({
@@ -168,7 +168,7 @@ export async function listSpecifications(
 		axle: row.axle as KnownSpecification['axle'],
 		layout: row.layout as string,
 		jointKey: row.joint_key as string,
-		modelYear: row.model_year as number | null,
+		modelYear: (row.model_year as number) || null,
 		jobNumber: row.number as string,
 		...(JSON.parse(row.specification as string) as Pick<
 			KnownSpecification,

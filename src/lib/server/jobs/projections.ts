@@ -1,5 +1,6 @@
 /** What lists, racks and plans need of the books, written with them and made anew from them. */
 import type { Entry } from '../../../core/job/book/entry.ts';
+import { carAt } from '../../../core/job/book/fold.ts';
 import { Job } from '../../../core/job/book/job.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
 import { kindOf } from '../../../core/job/kinds/index.ts';
@@ -29,35 +30,40 @@ export async function project(
 	const words = wordsOf(after.record);
 	const same = before.entries.length > 0 && words.join(' ') === wordsOf(before.record).join(' ');
 	if (!same) await putWords(tx, row.id, words);
-	for (const { entry, fact } of factsOf(after.record, added)) {
-		await keepFact(tx, row, after, entry, fact);
-	}
+	for (const told of factsOf(after, added)) await keepFact(tx, row, told);
 }
 
-const factsOf = (record: JobRecord, entries: readonly Entry[]) =>
-	entries.flatMap((entry) =>
-		(kindOf(entry.kind).projects?.(entry, record) ?? []).map((fact) => ({ entry, fact }))
-	);
+/** A fact, the entry that told it, and the car as it was known then. */
+interface Told {
+	fact: Projected;
+	entry: Entry;
+	car: Vehicle;
+}
+
+const factsOf = ({ entries }: Job, added: readonly Entry[]): Told[] =>
+	added.flatMap((entry) => {
+		const car = carAt(entries, entry.seq);
+		const facts = kindOf(entry.kind).projects?.(entry, car) ?? [];
+		return facts.map((fact) => ({ fact, entry, car }));
+	});
 
 const keepFact = (
 	tx: Database,
 	{ id, vehicleId }: RowName,
-	{ record: { vehicle } }: Job,
-	entry: Entry,
-	fact: Projected
+	{ fact, entry, car }: Told
 ): Promise<void> =>
 	putFact(tx, fact, {
 		jobId: id,
 		vehicleId,
-		model: modelOf(vehicle),
-		modelYear: vehicle.modelYear,
+		model: modelOf(car),
+		modelYear: car.modelYear,
 		entryId: entry.id,
 		personId: entry.personId,
 		enteredAt: entry.enteredAt,
 		storedAt: entry.storedAt
 	});
 
-/** What cars of one model have in common, as a key. */
+/** What cars of one model have in common, as a key; the year is kept beside it. */
 export const modelOf = ({ make, model }: Vehicle): string => `${make}|${model}`;
 
 /** The line of a job, as its book has it. */
@@ -129,9 +135,9 @@ export async function rebuild(
 			if (job.entries.length === 0) continue;
 			await putLine(tx, lineOf(row, job));
 			await putWords(tx, row.id, wordsOf(job.record));
-			for (const { entry, fact } of factsOf(job.record, job.entries)) {
-				const keep = () => keepFact(tx, row, job, entry, fact);
-				if (fact.of === 'car-note-withdrawn') later.push(keep);
+			for (const told of factsOf(job, job.entries)) {
+				const keep = () => keepFact(tx, row, told);
+				if (told.fact.of === 'car-note-withdrawn') later.push(keep);
 				else await keep();
 			}
 			onjob(i + 1, jobs.length);

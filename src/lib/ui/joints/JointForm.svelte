@@ -73,9 +73,8 @@
 	/** What this joint was last specified with, in another job; nothing where the form says the same. */
 	const known = $derived.by(() => {
 		if (!start) return undefined;
-		const { layout } = job.record.vehicle.axles[axleOf(start.corner)];
 		const all = (page.data.specifications ?? []) as KnownSpecification[];
-		const found = knownFor(start, layout, all, job.record.number);
+		const found = knownFor(start, job.record.vehicle, all, job.record.number);
 		return found && (torqueNm === undefined || Math.abs(found.torqueNm - torqueNm) > 0.01)
 			? found
 			: undefined;
@@ -129,7 +128,7 @@
 			<span
 				>Last {known.scope === 'car'
 					? 'on this car'
-					: `on a ${job.record.vehicle.model}${known.modelYear ? ` of ${known.modelYear}` : ''}`}:
+					: `on a ${job.record.vehicle.model} ${known.modelYear ? `of ${known.modelYear}` : 'of a year not known'}`}:
 				<b class="num">{units.show(known.torqueNm, 'torque')}</b>, {sources[known.source]}, job {known.jobNumber}</span
 			>
 			<ActionButton onclick={() => take(known)}>Take it</ActionButton>

@@ -5,7 +5,7 @@ import { listPeople } from '$lib/server/db/people';
 import { listCarNotes, listSpecifications, listTimedKinds } from '$lib/server/db/projections';
 import { listWrenches } from '$lib/server/db/wrenches';
 import { modelOf } from '$lib/server/jobs/projections';
-import type { Entry } from '$core/job/book/entry';
+import { carAt } from '$core/job/book/fold';
 import { error } from '@sveltejs/kit';
 import type { LayoutServerLoad } from './$types';
 
@@ -23,10 +23,7 @@ export const load: LayoutServerLoad = async ({ params }) => {
 	const team = people.filter(({ active }) => active).map(({ id, name }) => ({ id, name }));
 	const wrenches = rack.filter(({ retired }) => !retired);
 	const { id, number } = row;
-	const car = entries.findLast(
-		(entry): entry is Entry<'opened' | 'car'> => entry.kind === 'opened' || entry.kind === 'car'
-	)!;
-	const { vehicle } = car.data;
+	const vehicle = carAt(entries);
 	const specifications = await listSpecifications(db, {
 		vehicleId: row.vehicleId,
 		model: modelOf(vehicle),

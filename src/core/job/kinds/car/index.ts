@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { vehicle } from '../../../schema/kept.ts';
+import { carAt } from '../../book/fold.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 
 /** Written into the open jobs of a car when the car is changed: a signed job keeps the car it was signed with. */
@@ -13,10 +14,7 @@ export const car = defineKind<'car'>({
 		record.vehicle = data.vehicle;
 	},
 	words: ({ vehicle: { plate } }, entry, { entries }) => {
-		const before = entries.findLast(
-			({ kind, seq }) => (kind === 'car' || kind === 'opened') && seq < entry.seq
-		);
-		const old = before && 'vehicle' in before.data ? before.data.vehicle.entered : {};
+		const old = carAt(entries, entry.seq - 1).entered;
 		const now = entry.data.vehicle.entered;
 		const changed = Object.keys({ ...old, ...now })
 			.filter((field) => old[field] !== now[field])

@@ -139,14 +139,14 @@ export const joint = defineKind<'joint', Said>({
 		].filter(Boolean);
 		return `${where} ${before ? 'changed' : 'specified'}${said.length ? `: ${said.join(', ')}` : ''}`;
 	},
-	projects({ data: { corner, key, torqueNm, torqueEntered, torqueSource, ...data } }, record) {
+	projects({ data: { corner, key, torqueNm, torqueEntered, torqueSource, ...data } }, car) {
 		if (key === null || torqueNm === null || !torqueSource) return [];
 		const axle = axleOf(corner);
 		return [
 			{
 				of: 'specification',
 				axle,
-				layout: record.vehicle.axles[axle].layout,
+				layout: car.axles[axle].layout,
 				jointKey: key,
 				torqueNm,
 				entered: torqueEntered ?? `${torqueNm} N·m`,
