@@ -8,7 +8,7 @@ import { findSessionPerson } from '$lib/server/db/sessions';
 import { findShop } from '$lib/server/db/shop';
 import { openGateway } from '$lib/server/devices/gateway';
 import { announce, announceDevice, endStreams } from '$lib/server/live';
-import { Problem } from '$lib/server/problem';
+import { Problem } from '$core/problem';
 import { randomUUID } from 'node:crypto';
 
 /** Everything else needs a session. */

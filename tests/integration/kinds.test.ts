@@ -29,7 +29,7 @@ import { bookCsv } from '../../src/lib/server/exchange/csv.ts';
 import { importJob, toJobFile, type JobFile } from '../../src/lib/server/exchange/job-file.ts';
 import { readJob, tell } from '../../src/lib/server/jobs/book.ts';
 import { addPhoto } from '../../src/lib/server/jobs/photos.ts';
-import { Problem } from '../../src/lib/server/problem.ts';
+import { Problem } from '../../src/core/problem.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { changeVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
 import { useShop } from './shop.ts';
@@ -291,8 +291,9 @@ async function sayAtBoth(jobId: string, browser: Job, given: object, by: Person)
 		return browser.apply(...wire(entries));
 	} catch (problem) {
 		if (!(problem instanceof Problem)) throw problem;
-		const refused = here.ok ? undefined : here.refused;
-		expect([refused?.status, refused?.message]).toEqual([problem.status, problem.message]);
+		if (here.ok) throw problem;
+		const said = ({ status, message, faults, extra }: Problem) => [status, message, faults, extra];
+		expect(wire(said(here.problem))).toEqual(wire(said(problem)));
 		return browser;
 	}
 }

@@ -19,7 +19,7 @@ import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { rebuild } from '../../src/lib/server/jobs/projections.ts';
 import type { JobRecord } from '../../src/core/job/record.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
-import { invalid } from '../../src/lib/server/problem.ts';
+import { invalid } from '../../src/core/problem.ts';
 import { createVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
 import { freshDatabase } from './database.ts';
 

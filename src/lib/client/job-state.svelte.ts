@@ -12,6 +12,7 @@ import type { Role } from '$core/job/model';
 import type { JobRecord } from '$core/job/record';
 import type { JobView } from '$core/job/view';
 import type { WorkView } from '$core/job/work';
+import { invalid, type Problem } from '$core/problem';
 import type { RackWrench } from '$core/fastener/rack';
 import type { UnitChoice } from '$core/units/format';
 import type { TimedKind } from '$core/work/minutes';
@@ -49,6 +50,14 @@ export interface Saying {
 	/** Last entry that the person had seen; left out: the last one here. */
 	seen?: number;
 }
+
+/** A problem of the core's as the server's would be shown. */
+const shown = ({ status, message: title, faults, extra }: Problem): Refusal => ({
+	...extra,
+	status,
+	title,
+	faults
+});
 
 export class JobState {
 	/** Counts up when a device has sent something for this job, or may have. */
@@ -106,14 +115,7 @@ export class JobState {
 	): { ok: true; entries: Entry[] } | { ok: false; refusal: Refusal } {
 		const { person, rack, units } = this.#around();
 		const read = readCommand(given, { units, now: Date.now() });
-		if (!read.ok) {
-			const { faults } = read;
-			const title =
-				faults.length === 1
-					? 'One entry needs another look.'
-					: `${faults.length} entries need another look.`;
-			return { ok: false, refusal: { status: 422, title, faults } };
-		}
+		if (!read.ok) return { ok: false, refusal: shown(invalid(read.faults)) };
 		const { device = null, ...command } = read.value;
 		const context: Context = {
 			who: person,
@@ -123,10 +125,7 @@ export class JobState {
 			people: this.#confirmed.people
 		};
 		const decision = job.decide(command, context);
-		if (!decision.ok) {
-			const { status, message, faults, extra } = decision.refused;
-			return { ok: false, refusal: { ...extra, status, title: message, faults } };
-		}
+		if (!decision.ok) return { ok: false, refusal: shown(decision.problem) };
 		const storedAt = command.enteredAt;
 		const entries = decision.entries.map(
 			(entry, i) => ({ ...entry, seq: job.record.seq + i + 1, storedAt, hash: '' }) as Entry

@@ -16,7 +16,7 @@ import { timedCar } from '../../core/schedule/cars.ts';
 import { expectedMinutes, type TimedCar } from '../../core/schedule/timeline.ts';
 import { overallPace } from '../../core/work/minutes.ts';
 import { Job } from '../../core/job/book/job.ts';
-import { notFound, Problem, refuse } from './problem.ts';
+import { notFound, Problem, refuse } from '../../core/problem.ts';
 
 export interface SlotInput {
 	bay: number;

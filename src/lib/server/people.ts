@@ -3,7 +3,7 @@ import { hashSecret } from './auth/secrets.ts';
 import { countLeads, findPerson, insertPerson, updatePerson, type Person } from './db/people.ts';
 import { isDuplicate, type Database } from './db/pool.ts';
 import { deleteSessionsOf } from './db/sessions.ts';
-import { notFound, refuse } from './problem.ts';
+import { notFound, refuse } from '../../core/problem.ts';
 
 export async function createPerson(
 	db: Database,

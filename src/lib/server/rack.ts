@@ -5,7 +5,7 @@ import { withUnit, type Quantity } from '../../core/units/parse.ts';
 import type { ShopWrench } from '../rack/model.ts';
 import { isDuplicate, type Database } from './db/pool.ts';
 import { findWrench, insertCalibration, insertWrench, updateWrench } from './db/wrenches.ts';
-import { notFound, Problem, refuse } from './problem.ts';
+import { notFound, Problem, refuse } from '../../core/problem.ts';
 
 export interface WrenchInput {
 	id: string;

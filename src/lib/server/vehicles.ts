@@ -12,7 +12,7 @@ import { listOpenJobIdsOf } from './db/jobs.ts';
 import type { Person } from './db/people.ts';
 import { findVehicle, insertVehicle, updateVehicle } from './db/vehicles.ts';
 import { tell } from './jobs/book.ts';
-import { invalid, notFound, Problem, refuse } from './problem.ts';
+import { invalid, notFound, Problem, refuse } from '../../core/problem.ts';
 
 interface AxleInput {
 	layout: string;

@@ -1,17 +1,11 @@
 /** What a command becomes. The server, the browser and the device line all ask here. */
 import { kindOf } from '../kinds/index.ts';
 import type { JobRecord } from '../record.ts';
-import {
-	Refusal,
-	refuse,
-	type Command,
-	type Context,
-	type NewEntry,
-	type Refused
-} from './entry.ts';
+import { Problem, refuse } from '../../problem.ts';
+import type { Command, Context, NewEntry } from './entry.ts';
 import type { Draft, Kind } from './kind.ts';
 
-export type Decision = { ok: true; entries: NewEntry[] } | { ok: false; refused: Refused };
+export type Decision = { ok: true; entries: NewEntry[] } | { ok: false; problem: Problem };
 
 /**
  * The entries a command becomes, in their order; none where it changes nothing.
@@ -23,7 +17,7 @@ export function decide(record: JobRecord, command: Command, context: Context): D
 	try {
 		const kind = kindOf(command.kind);
 		if (record.signedAt && !kind.afterSigning) {
-			throw new Refusal(409, 'This job is signed; its record is closed.');
+			throw new Problem(409, 'This job is signed; its record is closed.');
 		}
 		const drafts =
 			command.again === undefined
@@ -34,9 +28,8 @@ export function decide(record: JobRecord, command: Command, context: Context): D
 			entries: drafts.map((draft, i) => entryOf(draft, i, record, command, context))
 		};
 	} catch (error) {
-		if (!(error instanceof Refusal)) throw error;
-		const { status, message, faults, extra } = error;
-		return { ok: false, refused: { status, message, faults, extra } };
+		if (!(error instanceof Problem)) throw error;
+		return { ok: false, problem: error };
 	}
 }
 

@@ -1,8 +1,7 @@
 /** One line of a job's book: who said what of what, when; and how a new one comes about. */
 import type { RackWrench } from '../../fastener/rack.ts';
-import type { Fault } from '../../result.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
-import type { PersonName, Role } from '../model.ts';
+import type { PersonName, Role, Vehicle } from '../model.ts';
 
 /** What a writer makes of a command; the server adds its place in the book. */
 export interface NewEntry<K extends KindName = KindName> {
@@ -60,34 +59,10 @@ export interface Context {
 	people?: readonly { id: string; name: string; role: Role; active: boolean }[];
 }
 
-/** Why a command becomes no entry. */
-export interface Refused {
-	/** As HTTP has it: 403 not by this person, 409 not now, 422 not so. */
-	status: 403 | 409 | 422;
-	message: string;
-	faults: Fault[];
-	extra: Record<string, unknown>;
+/** The car as the book had it at an entry. @param seq none: as it has it now */
+export function carAt(entries: readonly Entry[], seq = Infinity): Vehicle {
+	return entries.findLast(
+		(entry): entry is Entry<'opened' | 'car'> =>
+			(entry.kind === 'opened' || entry.kind === 'car') && entry.seq <= seq
+	)!.data.vehicle;
 }
-
-/** Ends a decision; `decide` makes a value of it. */
-export class Refusal extends Error implements Refused {
-	constructor(
-		readonly status: Refused['status'],
-		message: string,
-		readonly faults: Fault[] = [],
-		readonly extra: Record<string, unknown> = {}
-	) {
-		super(message);
-	}
-}
-
-export const invalid = (faults: Fault[]) =>
-	new Refusal(
-		422,
-		faults.length === 1
-			? 'One entry needs another look.'
-			: `${faults.length} entries need another look.`,
-		faults
-	);
-export const refuse = (field: string, message: string, value?: unknown) =>
-	invalid([{ field, message, value }]);

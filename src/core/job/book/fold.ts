@@ -1,7 +1,7 @@
 /** What a book comes to: the job's record. */
 import { corners } from '../../height/corners.ts';
 import { kindOf } from '../kinds/index.ts';
-import type { PersonName, Vehicle } from '../model.ts';
+import type { PersonName } from '../model.ts';
 import type { JobRecord } from '../record.ts';
 import type { Entry } from './entry.ts';
 import { looksOwed } from './looks.ts';
@@ -49,14 +49,6 @@ export function foldBook({ id, number, people }: JobName, entries: readonly Entr
 			(a.id < b.id ? -1 : 1)
 	);
 	return record;
-}
-
-/** The car as the book had it at an entry. @param seq none: as it has it now */
-export function carAt(entries: readonly Entry[], seq = Infinity): Vehicle {
-	return entries.findLast(
-		(entry): entry is Entry<'opened' | 'car'> =>
-			(entry.kind === 'opened' || entry.kind === 'car') && entry.seq <= seq
-	)!.data.vehicle;
 }
 
 /** Those of the people whom some entry names. */

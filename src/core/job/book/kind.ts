@@ -43,7 +43,7 @@ export interface Kind<K extends KindName = KindName, Said = unknown> {
 	readonly wants?: readonly ('rack' | 'people')[];
 	/** May also be said of a signed job. */
 	readonly afterSigning?: boolean;
-	/** The entries it becomes, the first under the command's id; a `Refusal` is thrown. Absent: as it is said. */
+	/** The entries it becomes, the first under the command's id; a `Problem` is thrown. Absent: as it is said. */
 	decide?(site: Site<Said>): Draft[];
 	/**
 	 * What was kept, as it would be said again, so that its checks and what follows from it hold for it too.

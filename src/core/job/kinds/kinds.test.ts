@@ -40,7 +40,7 @@ function say(
 	const context = { who, device, key, rack: [], people: [{ ...technician, active: true }] };
 	const decision = decide(record, command, context);
 	if (decision.ok) return { status: 201, entries: decision.entries };
-	const { status, message, faults } = decision.refused;
+	const { status, message, faults } = decision.problem;
 	return { status, said: faults.length ? faults.map(faultWords) : [message] };
 }
 const faultWords = ({ field, message }: { field: string; message: string }) =>

@@ -4,7 +4,7 @@ import { validate } from '../../../core/validate.ts';
 import type { TypedContext } from '../../../core/schema/fields.ts';
 import { log } from '../app.ts';
 import type { Person } from '../db/people.ts';
-import { invalid, Problem } from '../problem.ts';
+import { invalid, Problem } from '../../../core/problem.ts';
 import { inputOf } from './operations.ts';
 
 /** Runs a handler; what it throws becomes an answer that says what is wrong (RFC 9457). */

@@ -2,7 +2,7 @@ import { RateLimiterMySQL, type RateLimiterRes } from 'rate-limiter-flexible';
 import { findByHandle, type Person } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { insertSession } from '../db/sessions.ts';
-import { Problem } from '../problem.ts';
+import { Problem } from '../../../core/problem.ts';
 import { newToken, secretMatches, tokenHash } from './secrets.ts';
 
 /** Failed tries before a wait: per person, and per address over all persons. */

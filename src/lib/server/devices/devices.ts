@@ -14,7 +14,7 @@ import { findDevice, insertDevice, setDeviceActive, setTask } from '../db/device
 import { isDuplicate, type Database } from '../db/pool.ts';
 import { findWrench } from '../db/wrenches.ts';
 import { readJob } from '../jobs/book.ts';
-import { notFound, Problem, refuse } from '../problem.ts';
+import { notFound, Problem, refuse } from '../../../core/problem.ts';
 
 export interface DeviceInput {
 	id: string;

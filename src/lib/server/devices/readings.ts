@@ -33,7 +33,7 @@ import {
 import { findPerson, type Person } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { readJob, tell } from '../jobs/book.ts';
-import { notFound, Problem, refuse } from '../problem.ts';
+import { notFound, Problem, refuse } from '../../../core/problem.ts';
 
 /** A question is good for this long after it was last asked, ms: a closed page asks no more. */
 const freshMs = 15 * 60_000;

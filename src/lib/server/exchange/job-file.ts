@@ -14,7 +14,7 @@ import { findShop } from '../db/shop.ts';
 import { findVehicle, insertVehicle } from '../db/vehicles.ts';
 import { chained } from '../jobs/book.ts';
 import { project } from '../jobs/projections.ts';
-import { invalid, refuse } from '../problem.ts';
+import { invalid, refuse } from '../../../core/problem.ts';
 import { proveBook } from '../proof/chain.ts';
 import { proveFirstChain } from '../proof/first-chain.ts';
 

@@ -9,7 +9,7 @@ import { findJob, lockJob, type JobRow } from '../db/jobs.ts';
 import { listPeople, type Person } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { listWrenches } from '../db/wrenches.ts';
-import { notFound, Problem } from '../problem.ts';
+import { notFound, Problem } from '../../../core/problem.ts';
 import { beginning, entryHash } from '../proof/chain.ts';
 import { project } from './projections.ts';
 
@@ -59,8 +59,7 @@ export function tell(
 function decided(job: Job, command: Command, context: Context): NewEntry[] {
 	const decision = job.decide(command, context);
 	if (decision.ok) return decision.entries;
-	const { status, message, faults, extra } = decision.refused;
-	throw new Problem(status, message, faults, extra);
+	throw decision.problem;
 }
 
 /** A retry finds what the first try wrote; the same key with other words is refused. */

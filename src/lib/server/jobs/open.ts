@@ -9,7 +9,7 @@ import { listPeople, type Person } from '../db/people.ts';
 import { isDuplicate, type Database } from '../db/pool.ts';
 import { findShop } from '../db/shop.ts';
 import { findVehicle } from '../db/vehicles.ts';
-import { refuse } from '../problem.ts';
+import { refuse } from '../../../core/problem.ts';
 import { append } from './book.ts';
 
 export interface NewJob {

@@ -5,7 +5,7 @@ import { photoSide } from '../../../core/job/model.ts';
 import type { Person } from '../db/people.ts';
 import { findPicture, insertPicture } from '../db/pictures.ts';
 import type { Database } from '../db/pool.ts';
-import { notFound, Problem, refuse } from '../problem.ts';
+import { notFound, Problem, refuse } from '../../../core/problem.ts';
 import { tell, type Told } from './book.ts';
 
 export interface NewPhoto {

@@ -1,6 +1,5 @@
 /** What lists, racks and plans need of the books, written with them and made anew from them. */
-import type { Entry } from '../../../core/job/book/entry.ts';
-import { carAt } from '../../../core/job/book/fold.ts';
+import { carAt, type Entry } from '../../../core/job/book/entry.ts';
 import { Job } from '../../../core/job/book/job.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
 import { kindOf } from '../../../core/job/kinds/index.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { axleOf, cornerNames, corners, type Corner } from '$core/height/corners';
+	import { cornerNames, corners, type Corner } from '$core/height/corners';
 	import {
 		defaultRule,
 		jointKindNames,

@@ -5,7 +5,7 @@ import { listPeople } from '$lib/server/db/people';
 import { listCarNotes, listSpecifications, listTimedKinds } from '$lib/server/db/projections';
 import { listWrenches } from '$lib/server/db/wrenches';
 import { modelOf } from '$lib/server/jobs/projections';
-import { carAt } from '$core/job/book/fold';
+import { carAt } from '$core/job/book/entry';
 import { error } from '@sveltejs/kit';
 import type { LayoutServerLoad } from './$types';
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { vehicle } from '../../../schema/kept.ts';
-import { carAt } from '../../book/fold.ts';
+import { carAt } from '../../book/entry.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 
 /** Written into the open jobs of a car when the car is changed: a signed job keeps the car it was signed with. */

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { springCompressor } from '../../../spring/compressor.ts';
-import { Refusal, refuse } from '../../book/entry.ts';
+import { Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import { inputOf } from '../computed.ts';
 import { typed } from '../typed.ts';
@@ -32,7 +32,7 @@ export const compressor = defineKind<'compressor'>({
 /** No turn is counted off with a tool that must not be used for this spring. */
 function checkCompressor({ input, turned, free }: Data): void {
 	const computed = springCompressor(input);
-	if (!computed.ok) throw new Refusal(422, 'These numbers have no answer.', computed.faults);
+	if (!computed.ok) throw new Problem(422, 'These numbers have no answer.', computed.faults);
 	if (turned === 0 && !free) return;
 	const { overloaded, coilBind, forcePerHookN } = computed.value;
 	if (input.ratedLoadPerHookN === undefined) {

@@ -3,7 +3,7 @@ import { cornerNames } from '../../../height/corners.ts';
 import { findPoint, pointKeys } from '../../../inspect/points.ts';
 import { text } from '../../../schema/fields.ts';
 import { corner } from '../../../schema/kept.ts';
-import { refuse } from '../../book/entry.ts';
+import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import type { Data } from './data.ts';
 

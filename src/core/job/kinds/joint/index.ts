@@ -5,7 +5,7 @@ import { jointKinds, jointTools, tightenRules } from '../../../layout/types.ts';
 import { quantity, text, uuid } from '../../../schema/fields.ts';
 import { jointFields, thread } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
-import { refuse } from '../../book/entry.ts';
+import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import type { Joint } from '../../model.ts';
 import type { Data } from './data.ts';

@@ -4,7 +4,7 @@ import { loadMethodNames, type LoadMethod } from '../../../procedure/facts.ts';
 import { quantity, uuid } from '../../../schema/fields.ts';
 import { loadingFields, method } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
-import { refuse } from '../../book/entry.ts';
+import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 
 interface Said {

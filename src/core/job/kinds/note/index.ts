@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { text } from '../../../schema/fields.ts';
-import { refuse } from '../../book/entry.ts';
+import { refuse } from '../../../problem.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 
 interface Said {

@@ -3,7 +3,7 @@ import type { Axle } from '../../../height/corners.ts';
 import { quantity } from '../../../schema/fields.ts';
 import { offset as kept } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
-import { refuse } from '../../book/entry.ts';
+import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 
 export const offset = defineKind<'offset', { offset: Quantity }>({

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { cornerNames } from '../../../height/corners.ts';
 import { text, uuid } from '../../../schema/fields.ts';
 import { corner } from '../../../schema/kept.ts';
-import { refuse } from '../../book/entry.ts';
+import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 
 /** Its picture comes in by a door of its own; here it is taken out of sight, or back. */

@@ -4,7 +4,7 @@ import { checkHeight, schools, type SchoolKey } from '../../../height/schools.ts
 import { quantity } from '../../../schema/fields.ts';
 import { entered, mm, phase, school } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
-import { invalid, refuse } from '../../book/entry.ts';
+import { invalid, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import type { Phase } from '../../model.ts';
 

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { quantity, text } from '../../../schema/fields.ts';
 import { retorqueFields } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
-import { Refusal, refuse } from '../../book/entry.ts';
+import { Problem, refuse } from '../../../problem.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 
 interface Said {
@@ -28,7 +28,7 @@ export const retorque = defineKind<'retorque', Said>({
 	kept: Joi.object(retorqueFields),
 	decide({ record, command: { subject }, said }) {
 		if (!record.signedAt) {
-			throw new Refusal(
+			throw new Problem(
 				409,
 				'This job is not signed yet: its wheels are torqued in the job itself.'
 			);

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { owedLine } from '../../../procedure/owed.ts';
 import { text } from '../../../schema/fields.ts';
-import { Refusal } from '../../book/entry.ts';
+import { Problem } from '../../../problem.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 import { viewJob } from '../../view.ts';
 
@@ -27,10 +27,10 @@ export const signed = defineKind<'signed', Said>({
 		const owed = viewJob(record).standing.owed.map(owedLine);
 		const reason = said.overrideReason ?? null;
 		if (owed.length && !reason) {
-			throw new Refusal(409, `Not ready to sign: ${owed.length} still owed.`, [], { owed });
+			throw new Problem(409, `Not ready to sign: ${owed.length} still owed.`, [], { owed });
 		}
 		if (owed.length && context.who.role !== 'lead') {
-			throw new Refusal(403, 'Only a lead may sign with something still owed.', [], { owed });
+			throw new Problem(403, 'Only a lead may sign with something still owed.', [], { owed });
 		}
 		return [
 			{ kind: 'signed', subject, data: { overrideReason: owed.length ? reason : null, owed } }

@@ -4,7 +4,8 @@ import { text } from '../../../schema/fields.ts';
 import { believable, meanMinutes, stepMinutes } from '../../../work/minutes.ts';
 import { blockedBy } from '../../../work/order.ts';
 import type { StepKind } from '../../../work/kinds.ts';
-import { Refusal, refuse, type Command } from '../../book/entry.ts';
+import type { Command } from '../../book/entry.ts';
+import { Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import type { JobRecord } from '../../record.ts';
 import { benchWants, viewWork, type WorkView } from '../../work.ts';
@@ -39,10 +40,10 @@ export const step = defineKind<'step'>({
 		const wants = missingFor(record, work, subject);
 		if (found.gate?.note && !note) wants.push(found.gate.note.toLowerCase());
 		if (wants.length && !overrideReason) {
-			throw new Refusal(409, `Not yet: ${wants.join('; ')}`, [], { wants });
+			throw new Problem(409, `Not yet: ${wants.join('; ')}`, [], { wants });
 		}
 		if (overrideReason && context.who.role !== 'lead') {
-			throw new Refusal(403, 'Only a lead may pass over a gate.', [], { wants });
+			throw new Problem(403, 'Only a lead may pass over a gate.', [], { wants });
 		}
 		const data = {
 			state,

@@ -14,7 +14,8 @@ import {
 import { quantity, text, uuid } from '../../../schema/fields.ts';
 import { carState, method, step, torqueFields } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
-import { invalid, refuse, type Command, type Context } from '../../book/entry.ts';
+import type { Command, Context } from '../../book/entry.ts';
+import { invalid, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import { atWork } from '../../joints.ts';
 import type { Joint, Torque } from '../../model.ts';

@@ -1,5 +1,6 @@
 import { sightNames } from '../../../procedure/facts.ts';
-import { Refusal, refuse, type Command, type Context } from '../../book/entry.ts';
+import type { Command, Context } from '../../book/entry.ts';
+import { Problem, refuse } from '../../../problem.ts';
 import type { Joint } from '../../model.ts';
 import type { JobRecord } from '../../record.ts';
 
@@ -25,7 +26,7 @@ export function noneSince(
 	if (device !== null && newest.device === device) return;
 	const name = people.find(({ id }) => id === newest.personId)?.name ?? 'Somebody';
 	const row = torques.find(({ id }) => id === newest.id)!;
-	throw new Refusal(
+	throw new Problem(
 		409,
 		`${name} has recorded ${joint.name} meanwhile: ${row.seen ? sightNames[row.seen] : row.entered}. Look before it is done twice.`
 	);

@@ -1,7 +1,7 @@
 import { body, endpoint, lead } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { updateShop, type Shop } from '$lib/server/db/shop';
-import { Problem } from '$lib/server/problem';
+import { Problem } from '$core/problem';
 
 /** Changes the shop's name, units and limits. Leads only. */
 export const PUT = endpoint(async (event) => {

@@ -1,6 +1,6 @@
 import { computations, computeInSteps, findComputation } from '$core/compute';
 import { endpoint, jsonOf } from '$lib/server/api/endpoint';
-import { invalid, Problem } from '$lib/server/problem';
+import { invalid, Problem } from '$core/problem';
 import { setImmediate } from 'node:timers/promises';
 
 /** How long a computation goes on before other requests get their turn, ms. */

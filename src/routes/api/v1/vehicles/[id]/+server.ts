@@ -2,7 +2,7 @@ import { body, endpoint, person } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { findVehicle } from '$lib/server/db/vehicles';
 import { announce } from '$lib/server/live';
-import { notFound } from '$lib/server/problem';
+import { notFound } from '$core/problem';
 import { changeVehicle, type VehicleInput } from '$lib/server/vehicles';
 
 export const GET = endpoint(async ({ params }) => {

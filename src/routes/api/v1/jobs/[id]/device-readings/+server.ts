@@ -2,7 +2,7 @@ import { endpoint } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { listReadingsOf } from '$lib/server/db/devices';
 import { findJob } from '$lib/server/db/jobs';
-import { notFound } from '$lib/server/problem';
+import { notFound } from '$core/problem';
 
 /** What devices sent for this job, newest first, and what nobody has placed yet. */
 export const GET = endpoint(async ({ params }) => {

@@ -5,7 +5,7 @@ import { findJob } from '$lib/server/db/jobs';
 import { listEntries } from '$lib/server/db/entries';
 import { tell } from '$lib/server/jobs/book';
 import { announce } from '$lib/server/live';
-import { notFound, refuse } from '$lib/server/problem';
+import { notFound, refuse } from '$core/problem';
 
 /** The book, or what came after an entry. */
 export const GET = endpoint(async ({ params, url }) => {

@@ -2,7 +2,7 @@ import { endpoint } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
 import { findJob } from '$lib/server/db/jobs';
 import { changesOf } from '$lib/server/live';
-import { notFound } from '$lib/server/problem';
+import { notFound } from '$core/problem';
 
 /** Server-sent events: one for each change of the job. */
 export const GET = endpoint(async ({ params }) => {
