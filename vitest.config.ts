@@ -8,13 +8,21 @@ const alias = {
 };
 
 const app = fileURLToPath(new URL('tests/client/app.ts', import.meta.url));
+/** A page's modules, without a page. */
+const inPage = {
+	plugins: [svelte()],
+	resolve: {
+		alias: { ...alias, '$app/state': app, '$app/navigation': app },
+		conditions: ['browser']
+	}
+};
 
 /** Ends what hangs; no test passes or fails by how fast the machine is. */
 const hangMs = 300_000;
 
 /**
- * Three suites: unit (no database, published sources among them), client (what runs in a page, with a
- * simulated browser around it), integration (real MariaDB).
+ * Four suites: unit (no database, published sources among them), client (what runs in a page, with a
+ * simulated browser around it), components (rendered in it), integration (real MariaDB).
  */
 export default defineConfig({
 	test: {
@@ -36,16 +44,24 @@ export default defineConfig({
 				}
 			},
 			{
-				plugins: [svelte()],
-				resolve: {
-					alias: { ...alias, '$app/state': app, '$app/navigation': app },
-					conditions: ['browser']
-				},
+				...inPage,
 				test: {
 					name: 'client',
 					environment: 'happy-dom',
-					include: ['src/**/*.svelte.test.ts'],
+					include: ['src/lib/client/**/*.svelte.test.ts'],
 					testTimeout: hangMs
+				}
+			},
+			{
+				...inPage,
+				test: {
+					name: 'components',
+					environment: 'happy-dom',
+					include: ['src/lib/ui/**/*.svelte.test.ts'],
+					setupFiles: ['tests/client/screen.ts'],
+					testTimeout: hangMs,
+					// One set of surroundings for all; what they import outweighs them.
+					isolate: false
 				}
 			},
 			{

@@ -3,13 +3,9 @@ import { metric } from '../../src/core/units/format';
 import type { Entry } from '../../src/core/job/book/entry';
 import { foldBook } from '../../src/core/job/book/fold';
 import { demoFile } from '../../src/core/job/demo-jobs.testing';
-import type { Answer } from '../../src/lib/client/api';
 import { JobState, type LoadedJob } from '../../src/lib/client/job-state.svelte';
 import { outbox } from '../../src/lib/client/outbox.svelte';
 import { page } from './app';
-
-/** The network is gone: entries stay on this screen. */
-export const away: Answer<never> = { ok: false, refusal: { status: 0, title: 'No answer' } };
 
 /** Who is at this screen. */
 export const person = { id: 'person-1', name: 'Person One', role: 'technician' } as const;

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Entry } from '$core/job/book/entry';
-import { away, jobOnScreen, person } from '../../../tests/client/job-on-screen.svelte';
+import { away } from '../../../tests/client/around';
+import { jobOnScreen, person } from '../../../tests/client/job-on-screen.svelte';
 import { Telling } from './job-state.svelte';
 import { outbox } from './outbox.svelte';
 

@@ -15,16 +15,20 @@ export interface PersonalUnits {
 	si(number: number, dimension: Dimension): number;
 }
 
-export function provideUnits(choice: () => UnitChoice): PersonalUnits {
+/** The units of a choice, which may change. */
+export function unitsOf(choice: () => UnitChoice): PersonalUnits {
 	const unit = (dimension: Dimension) => findUnit(choice()[dimension], dimension)!;
-	return setContext<PersonalUnits>(key, {
+	return {
 		get choice() {
 			return choice();
 		},
 		show: (si, dimension, options) => formatQuantity(si, dimension, choice()[dimension], options),
 		number: (si, dimension) => convert(si, siUnit(dimension), unit(dimension)),
 		si: (number, dimension) => convert(number, unit(dimension), siUnit(dimension))
-	});
+	};
 }
+
+export const provideUnits = (choice: () => UnitChoice): PersonalUnits =>
+	setContext(key, unitsOf(choice));
 
 export const personalUnits = (): PersonalUnits => getContext<PersonalUnits>(key);

@@ -1,5 +1,5 @@
-import { cleanup, render, screen } from '@testing-library/svelte';
-import { afterEach, describe, expect, it } from 'vitest';
+import { render, screen } from '@testing-library/svelte';
+import { describe, expect, it } from 'vitest';
 import { timeline, type TimedCar } from '$core/schedule/timeline';
 import { finish } from '$core/uncertainty/monte-carlo';
 import DayTimeline from './DayTimeline.svelte';
@@ -33,7 +33,6 @@ function heard(people: number, lifts: number): string[] {
 	});
 	return screen.getAllByRole('listitem').map((item) => item.getAttribute('aria-label')!);
 }
-afterEach(cleanup);
 
 describe('the day, drawn', () => {
 	it('has a row for each person and lift, and a block for each stretch of work on one car', () => {

@@ -1,8 +1,9 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/svelte';
+import { fireEvent, render, screen } from '@testing-library/svelte';
 import { createRawSnippet } from 'svelte';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { unitChoice } from '$core/units/format';
 import type { Refusal } from '$lib/client/api';
+import { around } from '../../../../tests/client/around';
 import ActionButton from './ActionButton.svelte';
 import Choice from './Choice.svelte';
 import Field from './Field.svelte';
@@ -11,28 +12,7 @@ import QuantityField from './QuantityField.svelte';
 import RefusalNotice from './RefusalNotice.svelte';
 import RunProgress from './RunProgress.svelte';
 
-const inches = vi.hoisted(() => ({ on: false }));
-vi.mock('$lib/client/units', async () => {
-	const { unitChoice: choose, formatQuantity } = await import('$core/units/format');
-	return {
-		personalUnits: () => {
-			const choice = choose(
-				inches.on ? { system: 'imperial', torque: 'lbf·ft' } : { system: 'metric', torque: 'N·m' }
-			);
-			return {
-				choice,
-				show: (si: number, dimension: keyof typeof choice) =>
-					formatQuantity(si, dimension, choice[dimension])
-			};
-		}
-	};
-});
 const words = (text: string) => createRawSnippet(() => ({ render: () => `<span>${text}</span>` }));
-
-afterEach(() => {
-	cleanup();
-	inches.on = false;
-});
 
 describe('a field', () => {
 	it('is found by its label, and tied to its hint', () => {
@@ -69,11 +49,9 @@ describe('a quantity', () => {
 	});
 
 	it('reads a bare number in the unit of the person', async () => {
-		inches.on = true;
+		around.units = unitChoice({ system: 'imperial', torque: 'lbf·ft' });
 		render(QuantityField, { label: 'Height', dimension: 'length' });
-		expect(screen.getByLabelText<HTMLInputElement>('Height').placeholder).toBe(
-			unitChoice({ system: 'imperial', torque: 'lbf·ft' }).length
-		);
+		expect(screen.getByLabelText<HTMLInputElement>('Height').placeholder).toBe(around.units.length);
 		await type('14.375');
 		expect(screen.getByText(/^= 14\.38 in$/)).toBeTruthy();
 	});

@@ -1,31 +1,21 @@
 /** The pages of the plan, with a job of the demo shop on them. */
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/svelte';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { JobState } from '$lib/client/job-state.svelte';
+import { fireEvent, render, screen, within } from '@testing-library/svelte';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { usualCosts } from '$core/job/costs';
 import type { Entry } from '$core/job/book/entry';
-import { away, jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
+import { around, call } from '../../../../tests/client/around';
+import { jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
 import AdviceList from './AdviceList.svelte';
 import AssemblyPanel from './AssemblyPanel.svelte';
 import OrderList from './OrderList.svelte';
 import PartsTable from './PartsTable.svelte';
 import ScopeForm from './ScopeForm.svelte';
 
-const call = vi.hoisted(() => vi.fn());
-const shown = vi.hoisted(() => ({ job: undefined as JobState | undefined }));
-vi.mock('$lib/client/api', async (original) => ({ ...(await original<object>()), call }));
-vi.mock('$lib/client/job-state.svelte', async (original) => ({
-	...(await original<object>()),
-	currentJob: () => shown.job
-}));
-
 function open(...args: Parameters<typeof jobOnScreen>) {
 	const screenJob = jobOnScreen(...args);
-	shown.job = screenJob.state;
+	around.job = screenJob.state;
 	return screenJob;
 }
-beforeEach(() => call.mockReset().mockResolvedValue(away));
-afterEach(cleanup);
 
 const sign = ({ entries }: { entries: Entry[] }) =>
 	stored(entries, 'signed', 'car', { overrideReason: null, owed: [] });

@@ -1,30 +1,17 @@
 /** The gate before the rubber: a reading, and what its answer may still change. */
-import { cleanup, fireEvent, render, screen } from '@testing-library/svelte';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { metric } from '$core/units/format';
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Answer } from '$lib/client/api';
-import type { JobState } from '$lib/client/job-state.svelte';
+import { around, call } from '../../../../tests/client/around';
 import { jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
 import LoadGate from './LoadGate.svelte';
-
-const call = vi.hoisted(() => vi.fn());
-const shown = vi.hoisted(() => ({ job: undefined as JobState | undefined }));
-vi.mock('$lib/client/api', async (original) => ({ ...(await original<object>()), call }));
-vi.mock('$lib/client/job-state.svelte', async (original) => ({
-	...(await original<object>()),
-	currentJob: () => shown.job
-}));
-vi.mock('$lib/client/units', () => ({
-	personalUnits: () => ({ choice: metric, show: (si: number) => `${si} mm` })
-}));
 
 /** The server answers when told to. */
 let answer: (value: Answer<unknown>) => void;
 beforeEach(() => {
-	call.mockReset().mockImplementation(() => new Promise((done) => (answer = done)));
-	shown.job = jobOnScreen('2026-0257').state;
+	call.mockImplementation(() => new Promise((done) => (answer = done)));
+	around.job = jobOnScreen('2026-0257').state;
 });
-afterEach(cleanup);
 
 async function read(height: string) {
 	const [onrecorded, onrefused] = [vi.fn(), vi.fn()];
@@ -41,7 +28,7 @@ describe('a look at a loaded corner', () => {
 	it('is told to the round once the server has it', async () => {
 		const { input, onrecorded } = await read('342');
 		expect(input.value).toBe('');
-		expect(shown.job!.record.loadings.at(-1)).toMatchObject({ corner: 'FL', hubToArchMm: 342 });
+		expect(around.job!.record.loadings.at(-1)).toMatchObject({ corner: 'FL', hubToArchMm: 342 });
 		expect(onrecorded).not.toHaveBeenCalled();
 		answer({ ok: true, value: {} });
 		await settled();

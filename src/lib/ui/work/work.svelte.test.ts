@@ -1,25 +1,13 @@
 /** One step, one question: what lets it count as done, and what does not. */
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/svelte';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { metric } from '$core/units/format';
-import type { JobState } from '$lib/client/job-state.svelte';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { page } from '../../../../tests/client/app';
-import { away, jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
+import { around, call } from '../../../../tests/client/around';
+import { jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
 import ArmSpringForce from '../bench/ArmSpringForce.svelte';
 import StepCard from './StepCard.svelte';
 import StepList from './StepList.svelte';
 import TrayMap from './TrayMap.svelte';
-
-const call = vi.hoisted(() => vi.fn());
-const shown = vi.hoisted(() => ({ job: undefined as JobState | undefined }));
-vi.mock('$lib/client/api', async (original) => ({ ...(await original<object>()), call }));
-vi.mock('$lib/client/job-state.svelte', async (original) => ({
-	...(await original<object>()),
-	currentJob: () => shown.job
-}));
-vi.mock('$lib/client/units', () => ({
-	personalUnits: () => ({ choice: metric, show: String, number: (si: number) => si })
-}));
 
 /** A front strut job with nothing done but the heights, and perhaps these steps. */
 function open(done: string[] = []) {
@@ -27,12 +15,12 @@ function open(done: string[] = []) {
 		job.entries = job.entries.filter(({ kind }) => !['step', 'tray'].includes(kind));
 		for (const id of done) stored(job.entries, 'step', id, { state: 'done', note: '' });
 	});
-	shown.job = screenJob.state;
+	around.job = screenJob.state;
 	return screenJob;
 }
 const begun = ['FL/soak', 'FR/soak', 'car/crack-wheels', 'car/chock', 'car/lift'];
 function card(id: string) {
-	const step = shown.job!.work.order.steps.find((one) => one.id === id)!;
+	const step = around.job!.work.order.steps.find((one) => one.id === id)!;
 	const ondone = vi.fn();
 	render(StepCard, { step, ondone });
 	return { step, ondone };
@@ -40,10 +28,8 @@ function card(id: string) {
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
 
 beforeEach(() => {
-	call.mockReset().mockResolvedValue(away);
 	page.data = { person: { role: 'technician' } };
 });
-afterEach(cleanup);
 
 describe('a step in hand', () => {
 	it('counts once what it asks was seen and written down', async () => {
@@ -145,8 +131,8 @@ describe('a step in hand', () => {
 describe('lowering a spring on its arm', () => {
 	const lower = () => {
 		const screenJob = jobOnScreen('2026-0269');
-		shown.job = screenJob.state;
-		const step = shown.job.work.order.steps.find(({ kind }) => kind === 'lower')!;
+		around.job = screenJob.state;
+		const step = around.job.work.order.steps.find(({ kind }) => kind === 'lower')!;
 		render(StepCard, { step, ondone: vi.fn() });
 		return step;
 	};
@@ -168,10 +154,12 @@ describe('lowering a spring on its arm', () => {
 			droopLengthMm: 250,
 			lengthPerJackMm: 0.5
 		};
-		await shown.job!.keep('arm-spring', corner!, { input, typed: {} });
+		await around.job!.keep('arm-spring', corner!, { input, typed: {} });
 		// 50 mm at 50 N/mm, and half a millimetre of spring for one of jack.
-		expect(await screen.findByText(/pushes with 2500 until the jack is 100\s+down/)).toBeTruthy();
-		await shown.job!.keep('arm-spring', corner!, {
+		expect(
+			await screen.findByText(/pushes with 2[\s,]?500 N until the jack is 100 mm\s+down/)
+		).toBeTruthy();
+		await around.job!.keep('arm-spring', corner!, {
 			input: { ...input, droopLengthMm: 310 },
 			typed: {}
 		});
@@ -182,7 +170,7 @@ describe('lowering a spring on its arm', () => {
 describe('the arm spring at the bench', () => {
 	it('starts from what was kept, keeps what is typed, and says what cannot be', async () => {
 		const { state, entered } = jobOnScreen('2026-0269');
-		shown.job = state;
+		around.job = state;
 		render(ArmSpringForce, { corner: 'RL' });
 		const type = async (label: string, value: string) => {
 			const field = screen.getByLabelText(label);
@@ -225,7 +213,7 @@ describe('the list of steps', () => {
 		const onpick = vi.fn();
 		render(StepList, { now: 'car/stands', onpick });
 		const rows = screen.getAllByRole('button');
-		expect(rows.length).toBe(shown.job!.work.order.steps.length);
+		expect(rows.length).toBe(around.job!.work.order.steps.length);
 		const row = (title: RegExp) => rows.find((one) => title.test(one.textContent!))!;
 		expect(row(/Lift the car/).textContent).toMatch(/✓/);
 		expect(row(/Stands under/).getAttribute('aria-current')).toBe('step');
@@ -238,7 +226,7 @@ describe('the list of steps', () => {
 describe('the trays', () => {
 	it('take in what came out, and count it back', async () => {
 		const { entered } = open(begun);
-		const step = shown.job!.work.order.steps.find(({ id }) => id === 'FL/undo-bottom')!;
+		const step = around.job!.work.order.steps.find(({ id }) => id === 'FL/undo-bottom')!;
 		render(TrayMap, { step });
 		await press('Came out');
 		const form = screen.getByRole('region', { name: /Trays/ });

@@ -1,0 +1,24 @@
+/** Every component test renders into these surroundings, made anew before each test. */
+import { cleanup } from '@testing-library/svelte';
+import { afterEach, beforeEach, vi } from 'vitest';
+import { metric } from '../../src/core/units/format';
+import { page } from './app';
+import { around, away, call } from './around';
+
+vi.mock('$lib/client/api', async (original) => ({ ...(await original<object>()), call }));
+vi.mock('$lib/client/job-state.svelte', async (original) => ({
+	...(await original<object>()),
+	currentJob: () => around.job
+}));
+vi.mock('$lib/client/units', async (original) => {
+	const real = await original<typeof import('../../src/lib/client/units')>();
+	return { ...real, personalUnits: () => real.unitsOf(() => around.units) };
+});
+
+beforeEach(() => {
+	call.mockReset().mockResolvedValue(away);
+	around.job = undefined;
+	around.units = metric;
+	page.data = {};
+});
+afterEach(cleanup);
