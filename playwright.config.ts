@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { launchOptions } from './tools/browser';
 
 /** End to end: the built application in Debian's Chromium. Each worker runs an instance of its own. */
 export default defineConfig({
@@ -13,16 +14,6 @@ export default defineConfig({
 		locale: 'en-GB',
 		// Recording every act costs a third of the run: asked for by whoever looks into a failure.
 		trace: process.env.VANE_TRACE ? 'retain-on-failure' : 'off',
-		launchOptions: {
-			executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-			args: [
-				'--no-sandbox',
-				'--disable-gpu',
-				'--disable-background-networking',
-				'--disable-component-update',
-				'--disable-sync',
-				'--no-first-run'
-			]
-		}
+		launchOptions
 	}
 });

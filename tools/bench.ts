@@ -28,6 +28,7 @@ import { workOrder } from '../src/core/work/order.ts';
 import { usualStrategy, type WorkScope } from '../src/core/work/scope.ts';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { openDatabase } from '../src/lib/server/db/pool.ts';
+import { launchOptions } from './browser.ts';
 import { startApplication } from './application.ts';
 import { buildIfChanged } from './build.ts';
 import { freePort, startDatabase } from './database.ts';
@@ -163,10 +164,7 @@ async function drawsInThePage(): Promise<{
 		deviceHost: '127.0.0.1',
 		devicePort: await freePort()
 	});
-	const browser = await chromium.launch({
-		executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-		args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-sync']
-	});
+	const browser = await chromium.launch(launchOptions);
 	try {
 		const context = await browser.newContext({
 			baseURL: origin,

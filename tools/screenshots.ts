@@ -6,6 +6,7 @@ import { chromium, type Page } from '@playwright/test';
 import { join } from 'node:path';
 import { addDays, format } from 'date-fns';
 import { demoMonday, demoPeople } from '../demo/load.ts';
+import { launchOptions } from './browser.ts';
 import { readSettings } from './settings.ts';
 import { root } from './system.js';
 
@@ -76,16 +77,7 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 	['bench-four-corner', '/workbench/four-corner?mode=plan']
 ];
 
-const browser = await chromium.launch({
-	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-	args: [
-		'--no-sandbox',
-		'--disable-gpu',
-		'--disable-background-networking',
-		'--disable-component-update',
-		'--disable-sync'
-	]
-});
+const browser = await chromium.launch(launchOptions);
 const context = await browser.newContext({
 	viewport: { width: 1280, height: 800 },
 	baseURL: origin,

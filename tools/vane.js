@@ -3,7 +3,7 @@
  * Plain JavaScript without packages: this file runs before `npm ci` has.
  */
 import { existsSync } from 'node:fs';
-import { fail, installDebianPackages, installNodePackages, root } from './system.js';
+import { fail, findProgram, installDebianPackages, installNodePackages, root } from './system.js';
 
 /** What each command needs on the machine, and one line of help. */
 const commands = {
@@ -47,7 +47,8 @@ if (name === 'help' || name === '--help' || name === '-h') {
 	process.chdir(root);
 	if (needs.includes('mariadb'))
 		installDebianPackages('mariadb-server', ['mariadbd', 'mariadb-install-db']);
-	if (needs.includes('chromium')) installDebianPackages('chromium', ['chromium']);
+	if (needs.includes('chromium') && !findProgram('chromium'))
+		installDebianPackages('chromium-headless-shell', ['chromium-headless-shell']);
 	installNodePackages();
 	if (!existsSync(`${root}/node_modules/tsx`)) fail('the packages did not install; see above.');
 	const { register } = await import('tsx/esm/api');

@@ -1,4 +1,4 @@
-import { expect, test } from './shop';
+import { expect, sent, test } from './shop';
 
 test('the server dies between two readings: nothing is lost, nothing twice', async ({
 	tomas: page,
@@ -61,6 +61,7 @@ test('two people on one car see each other’s readings and lose none', async ({
 	await expect(tomas.getByRole('button', { name: /Rear right.*2\/3/ })).toBeVisible({
 		timeout: 12_000
 	});
+	await sent(tomas);
 	const { readings } = await record(mara, '2026-0261');
 	expect(
 		readings
