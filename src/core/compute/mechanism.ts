@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { mechanismLayouts, type CornerGeometry } from '../mechanism/geometry.ts';
+import type { CornerGeometry } from '../mechanism/geometry.ts';
 import { cornerPoints } from '../mechanism/points.ts';
 import { sampleCorners, sampleTape } from '../mechanism/samples.ts';
 import { cornerSweep, travelLimits } from '../mechanism/sweep.ts';
@@ -10,21 +10,9 @@ import {
 	type TapedCorner,
 	type TapedTravel
 } from '../mechanism/tape.ts';
+import { angle, cornerGeometry, cornerLayout, namePattern, point } from '../schema/inputs.ts';
 import { banded, between, outNumber, type Computation } from './computation.ts';
 
-const namePattern = /^[A-Za-z]{1,40}$/;
-const point = Joi.array()
-	.items(between(-10_000, 10_000))
-	.length(3)
-	.description('[x, y, z] in mm: x forward, y left, z up');
-const layout = Joi.string()
-	.valid(...mechanismLayouts)
-	.required();
-const carrier = Joi.string().pattern(
-	/^(lower|upper|knuckle|arm|link:[0-4])$/,
-	'lower, upper, knuckle, arm or link:0 to link:4'
-);
-const angle = (most: number) => between(-most, most).default(0);
 const bumps = (most: number) =>
 	Joi.array()
 		.items(between(-1000, 1000))
@@ -34,26 +22,9 @@ const bumps = (most: number) =>
 		.description('vertical movement of the wheel centre from the reference posture, mm, + = up');
 const mostRows = 2001;
 
-/** A corner by its hardpoints, all at the reference posture. */
-const geometry = {
-	layout,
-	side: Joi.string().valid('left', 'right').required(),
-	points: Joi.object().pattern(namePattern, point).max(30).default({}),
-	links: Joi.array()
-		.items(Joi.object({ inner: point.required(), outer: point.required(), bushAxis: point }))
-		.max(5)
-		.description('five, for multi-link'),
-	wheelCentre: point.required(),
-	staticCamberDeg: angle(30),
-	staticToeDeg: angle(30),
-	springOn: carrier,
-	damperOn: carrier
-};
-
-/** A corner by its hardpoints, as files and forms give it. */
-export const cornerGeometrySchema = Joi.object(geometry);
+const geometry = cornerGeometry();
 const taped = {
-	layout,
+	layout: cornerLayout(),
 	measures: Joi.object()
 		.pattern(namePattern, between(-10_000, 10_000))
 		.max(30)
@@ -122,10 +93,10 @@ export const mechanismComputations: readonly Computation[] = [
 				.items(
 					Joi.object({
 						bumpMm: outNumber(),
-						points: Joi.object().pattern(namePattern, point).required(),
-						links: Joi.array().items(Joi.object({ inner: point, outer: point })),
-						wheelCentre: point.required(),
-						spinAxis: point.required()
+						points: Joi.object().pattern(namePattern, point()).required(),
+						links: Joi.array().items(Joi.object({ inner: point(), outer: point() })),
+						wheelCentre: point().required(),
+						spinAxis: point().required()
 					})
 				)
 				.required()

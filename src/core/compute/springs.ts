@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import * as inputs from '../schema/inputs.ts';
 import { armSpring } from '../spring/arm-spring.ts';
 import { coilover } from '../spring/coilover.ts';
 import { springCompressor } from '../spring/compressor.ts';
@@ -15,7 +16,6 @@ import {
 	type Computation
 } from './computation.ts';
 
-const rate = () => positive(10_000).required();
 const forceN = (most = 1e6) => between(0, most);
 const shearModulus = () =>
 	between(10, 250)
@@ -82,7 +82,7 @@ export const springComputations: readonly Computation[] = [
 			'Stacked springs, a helper on a main spring: where each closes and the rate in between.',
 		input: Joi.object({
 			springs: Joi.array()
-				.items(Joi.object({ rateNPerMm: rate(), travelMm: lengthMm(1000) }))
+				.items(Joi.object({ rateNPerMm: inputs.rate(), travelMm: lengthMm(1000) }))
 				.min(1)
 				.max(6)
 				.required(),
@@ -134,18 +134,7 @@ export const springComputations: readonly Computation[] = [
 	banded({
 		name: 'spring-compressor',
 		summary: 'What a hook compressor must bear to free the seat, its turns, and the energy held.',
-		input: Joi.object({
-			rateNPerMm: rate(),
-			activeCoils: between(0.5, 200).required(),
-			hookedCoils: positive(200).required(),
-			freeLengthMm: lengthMm(2000),
-			installedLengthMm: lengthMm(2000),
-			clearanceMm: between(0, 200).required(),
-			hooks: Joi.number().integer().min(1).max(8).required(),
-			screwLeadMm: positive(50).required(),
-			wireDiameterMm: lengthMm(100),
-			ratedLoadPerHookN: positive(1e6)
-		}),
+		input: Joi.object(inputs.compressor()),
 		output: Joi.object({
 			seatForceN: outNumber(),
 			hookForceTotalN: outNumber(),
@@ -176,12 +165,7 @@ export const springComputations: readonly Computation[] = [
 	banded({
 		name: 'arm-spring',
 		summary: 'Force and energy in a separate coil as the jack under its arm goes down.',
-		input: Joi.object({
-			rateNPerMm: rate(),
-			freeLengthMm: lengthMm(2000),
-			droopLengthMm: lengthMm(2000),
-			lengthPerJackMm: positive(5).required()
-		}),
+		input: Joi.object(inputs.armSpring()),
 		output: Joi.object({
 			droopForceN: outNumber(),
 			droopEnergyJ: outNumber(),
@@ -200,7 +184,7 @@ export const springComputations: readonly Computation[] = [
 		name: 'coilover',
 		summary: 'A coilover in its travel: where the damper stands, what is left, turns for a height.',
 		input: Joi.object({
-			springRateNPerMm: rate(),
+			springRateNPerMm: inputs.rate(),
 			freeLengthMm: lengthMm(2000),
 			solidLengthMm: lengthMm(2000),
 			motionRatio: positive(5).required(),

@@ -44,20 +44,20 @@ const reading = Joi.object({
 	...appended
 });
 
-const joint = Joi.object({ id: id(), ...jointFields });
+const joint = Joi.object({ id: id(), ...jointFields() });
 
 const torque = Joi.object({
 	id: id(),
 	jointId: id(),
 	skipReason: text(500).allow(null).default(null),
-	...torqueFields,
+	...torqueFields(),
 	...appended
 });
 
 const loading = Joi.object({
 	id: id(),
 	corner: corner(),
-	...loadingFields,
+	...loadingFields(),
 	personId: id(),
 	takenAt: pastMoment().required()
 });
@@ -90,7 +90,7 @@ const work = Joi.object({
 		.required(),
 	subject: Joi.string().max(120).required(),
 	data: Joi.when('kind', {
-		switch: workKinds.map(({ kind, kept }) => ({ is: kind, then: kept }))
+		switch: workKinds.map(({ kind, kept }) => ({ is: kind, then: kept() }))
 	}).required(),
 	personId: id(),
 	takenAt: pastMoment().required()
@@ -103,7 +103,7 @@ const job = Joi.object({
 	id: id(),
 	number: jobNumber(),
 	complaint: requiredText(2000),
-	...odometer,
+	...odometer(),
 	corners: cornerList().required(),
 	technicianId: uuid().allow(null).required(),
 	school: school().required(),
@@ -112,12 +112,12 @@ const job = Joi.object({
 	signedAt: pastMoment().allow(null).required(),
 	resetAboveMm: Joi.number().min(1).max(200).default(10),
 	version: Joi.number().integer().min(1).required(),
-	vehicle,
-	heightSets: Joi.object({ before: heightSet, after: heightSet }).required(),
-	offsets: Joi.object({ front: offset, rear: offset }).required(),
+	vehicle: vehicle(),
+	heightSets: Joi.object({ before: heightSet(), after: heightSet() }).required(),
+	offsets: Joi.object({ front: offset(), rear: offset() }).required(),
 	readings: list(reading, 2000),
 	targets: Joi.array()
-		.items(Joi.object({ corner: corner(), heightMm: mm().required(), ...targetFields }))
+		.items(Joi.object({ corner: corner(), heightMm: mm().required(), ...targetFields() }))
 		.unique('corner')
 		.max(4)
 		.required(),
@@ -156,7 +156,7 @@ const job = Joi.object({
 		.items(
 			Joi.object({
 				id: id(),
-				...retorqueFields,
+				...retorqueFields(),
 				personId: id(),
 				takenAt: pastMoment().required()
 			})

@@ -26,7 +26,7 @@ const entry = Joi.object({
 	seen: Joi.number().integer().min(0).required(),
 	corrects: uuid().allow(null).required(),
 	data: Joi.when('kind', {
-		switch: kinds.map(({ kind, kept }) => ({ is: kind, then: kept }))
+		switch: kinds.map(({ kind, kept }) => ({ is: kind, then: kept() }))
 	}).required(),
 	hash: hash()
 });

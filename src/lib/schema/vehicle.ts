@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys, findLayout } from '../../core/layout/catalogue.ts';
-import { cornerGeometrySchema } from '../../core/compute/mechanism.ts';
+import { cornerGeometry } from '../../core/schema/inputs.ts';
 import type { Axle } from '../../core/height/corners.ts';
 import { quantity, requiredText, text, uuid, version } from '../../core/schema/fields.ts';
 
@@ -29,7 +29,7 @@ function axle(which: Axle) {
 			.max(20)
 			.allow(null)
 			.description('further measures of the tape, by their names in the core'),
-		hardpoints: cornerGeometrySchema.allow(null)
+		hardpoints: Joi.object(cornerGeometry()).allow(null)
 	}).required();
 }
 

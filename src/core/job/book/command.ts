@@ -10,26 +10,38 @@ import type { Command } from './entry.ts';
 /** Kinds that may be said; the others have doors of their own. */
 const saidKinds: readonly KindName[] = kinds.filter(({ said }) => said).map(({ kind }) => kind);
 
-const ofKind = (schema: (kind: KindName) => Joi.Schema) =>
-	Joi.when('kind', { switch: saidKinds.map((kind) => ({ is: kind, then: schema(kind) })) });
+/** Of all kinds together for the document of the interface, of one for what is said. */
+export function commandSchema(these: readonly KindName[] = saidKinds): Joi.ObjectSchema {
+	const ofKind = (schema: (kind: KindName) => Joi.Schema) =>
+		Joi.when('kind', { switch: these.map((kind) => ({ is: kind, then: schema(kind) })) });
+	return Joi.object({
+		id: uuid().required().description('UUIDv7 of the writer; the same id twice is one entry'),
+		kind: Joi.string()
+			.valid(...these)
+			.required(),
+		subject: ofKind((kind) => kindOf(kind).subject()).required(),
+		data: ofKind((kind) => kindOf(kind).said!()),
+		corrects: uuid().description('the entry that this one takes the place of'),
+		again: uuid().description('an earlier entry of this subject that is to count again'),
+		enteredAt: pastMoment().required(),
+		seen: Joi.number()
+			.integer()
+			.min(0)
+			.max(1e9)
+			.description('number of the last entry the writer had; left out: all of them'),
+		device: text(60).disallow('').description('the tablet it was entered at')
+	}).xor('data', 'again');
+}
 
-export const commandSchema = Joi.object({
-	id: uuid().required().description('UUIDv7 of the writer; the same id twice is one entry'),
-	kind: Joi.string()
-		.valid(...saidKinds)
-		.required(),
-	subject: ofKind((kind) => kindOf(kind).subject).required(),
-	data: ofKind((kind) => kindOf(kind).said!),
-	corrects: uuid().description('the entry that this one takes the place of'),
-	again: uuid().description('an earlier entry of this subject that is to count again'),
-	enteredAt: pastMoment().required(),
-	seen: Joi.number()
-		.integer()
-		.min(0)
-		.max(1e9)
-		.description('number of the last entry the writer had; left out: all of them'),
-	device: text(60).disallow('').description('the tablet it was entered at')
-}).xor('data', 'again');
+const schemas = new Map<unknown, Joi.ObjectSchema>();
+
+/** Made once for each kind that is said; what names no kind is held against all of them. */
+function schemaFor(kind: unknown): Joi.ObjectSchema {
+	const one = saidKinds.find((name) => name === kind);
+	const schema = schemas.get(one) ?? commandSchema(one && [one]);
+	schemas.set(one, schema);
+	return schema;
+}
 
 /**
  * What was said, checked, quantities read in the person's units. Faults name the field of the data, as
@@ -39,7 +51,11 @@ export function readCommand(
 	given: unknown,
 	context: TypedContext
 ): Result<Command & { device?: string }> {
-	const read = validate<Command & { device?: string }>(commandSchema, given, context);
+	const read = validate<Command & { device?: string }>(
+		schemaFor((given as Partial<Command> | null)?.kind),
+		given,
+		context
+	);
 	if (read.ok) return read;
 	return faulty(
 		...read.faults.map((fault) => ({ ...fault, field: fault.field.replace(/^data\./, '') }))

@@ -34,12 +34,13 @@ export interface Kind<K extends KindName = KindName, Said = unknown> {
 	readonly name: string;
 	/** Of one subject the last entry, or all that are not corrected. */
 	readonly counts: 'last' | 'every';
+	// Schemas are made when something is checked: a page that shows a job checks nothing.
 	/** What its subject must be. */
-	readonly subject: Joi.Schema;
+	readonly subject: () => Joi.Schema;
 	/** What is said, at every door. Absent: it has no door of its own and follows from something else. */
-	readonly said?: Joi.ObjectSchema;
+	readonly said?: () => Joi.ObjectSchema;
 	/** As it is kept, and as files carry it. */
-	readonly kept: Joi.Schema;
+	readonly kept: () => Joi.Schema;
 	readonly wants?: readonly ('rack' | 'people')[];
 	/** May also be said of a signed job. */
 	readonly afterSigning?: boolean;

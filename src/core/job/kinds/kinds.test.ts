@@ -79,7 +79,7 @@ describe('a kind', () => {
 	it('keeps what its own schema takes, unchanged', () => {
 		for (const number of ['2026-0187', '2026-0260', '2026-0268', '2026-0269']) {
 			for (const { kind, data } of demoFile(number).entries) {
-				const { error, value } = kindOf(kind).kept.validate(data, { convert: false }) as {
+				const { error, value } = kindOf(kind).kept().validate(data, { convert: false }) as {
 					error?: Error;
 					value: unknown;
 				};

@@ -55,7 +55,7 @@ export const operations: readonly Operation[] = [
 		'/jobs/{id}/entries',
 		'Say something of the job: one kind of fact, in the words of that kind',
 		{
-			input: commandSchema
+			input: commandSchema()
 		}
 	),
 	op('post', '/jobs/{id}/photos', 'Keep a photo with the job', { input: job.photoSchema }),

@@ -2,17 +2,18 @@ import Joi from 'joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { defineKind } from '../../book/kind.ts';
 
-const kept = Joi.object({
-	movements: Joi.number().min(0).max(20).allow(null).required(),
-	dampingRatio: Joi.number().min(0).max(5),
-	expanded: Joi.number().min(0).max(5)
-});
+const kept = () =>
+	Joi.object({
+		movements: Joi.number().min(0).max(20).allow(null).required(),
+		dampingRatio: Joi.number().min(0).max(5),
+		expanded: Joi.number().min(0).max(5)
+	});
 
 export const bounce = defineKind<'bounce'>({
 	kind: 'bounce',
 	name: 'Bounce test',
 	counts: 'last',
-	subject: Joi.string().valid(...corners),
+	subject: () => Joi.string().valid(...corners),
 	said: kept,
 	kept,
 	words: ({ movements, dampingRatio }, { subject }) =>

@@ -8,8 +8,8 @@ export const car = defineKind<'car'>({
 	kind: 'car',
 	name: 'Car changed',
 	counts: 'last',
-	subject: wholeCar(),
-	kept: Joi.object({ vehicle }),
+	subject: wholeCar,
+	kept: () => Joi.object({ vehicle: vehicle() }),
 	apply(record, { data }) {
 		record.vehicle = data.vehicle;
 	},

@@ -14,34 +14,36 @@ const leastReason = 5;
 const dimensionKeys = new RegExp(
 	`^(${comparedParts.flatMap((part) => dimensionsOf[part].map(({ key }) => key)).join('|')})$`
 );
-const measures = Joi.object({
-	values: Joi.object().pattern(dimensionKeys, Joi.number().greater(0).max(3000)).required(),
-	hand: Joi.string().valid('left', 'right', 'either')
-});
+const measures = () =>
+	Joi.object({
+		values: Joi.object().pattern(dimensionKeys, Joi.number().greater(0).max(3000)).required(),
+		hand: Joi.string().valid('left', 'right', 'either')
+	});
 
-const kept = Joi.object({
-	corner: corner(),
-	part: Joi.string()
-		.valid(...comparedParts)
-		.required(),
-	old: measures.required(),
-	new: measures.required(),
-	typed: typed(),
-	outcome: Joi.string().valid('open', 'fits', 'explained', 'returned').required(),
-	reason: text(500).default('')
-})
-	.custom((data: Data, helpers) =>
-		data.outcome === 'explained' && data.reason.length < leastReason
-			? helpers.error('reason')
-			: data
-	)
-	.messages({ reason: `wants a reason of ${leastReason} letters or more for the difference` });
+const kept = () =>
+	Joi.object({
+		corner: corner(),
+		part: Joi.string()
+			.valid(...comparedParts)
+			.required(),
+		old: measures().required(),
+		new: measures().required(),
+		typed: typed(),
+		outcome: Joi.string().valid('open', 'fits', 'explained', 'returned').required(),
+		reason: text(500).default('')
+	})
+		.custom((data: Data, helpers) =>
+			data.outcome === 'explained' && data.reason.length < leastReason
+				? helpers.error('reason')
+				: data
+		)
+		.messages({ reason: `wants a reason of ${leastReason} letters or more for the difference` });
 
 export const comparison = defineKind<'comparison'>({
 	kind: 'comparison',
 	name: 'Old against new',
 	counts: 'last',
-	subject: Joi.string().max(120),
+	subject: () => Joi.string().max(120),
 	said: kept,
 	kept,
 	words: ({ corner: at, part, outcome, reason }) =>

@@ -3,22 +3,23 @@ import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { springCompressor } from '../../../spring/compressor.ts';
 import { Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
-import { inputOf } from '../computed.ts';
+import * as inputs from '../../../schema/inputs.ts';
 import { typed } from '../typed.ts';
 import type { Data } from './data.ts';
 
-const kept = Joi.object({
-	input: inputOf('spring-compressor'),
-	typed: typed(),
-	turned: Joi.number().integer().min(0).max(1000).required(),
-	free: Joi.boolean().required()
-});
+const kept = () =>
+	Joi.object({
+		input: Joi.object(inputs.compressor()).required(),
+		typed: typed(),
+		turned: Joi.number().integer().min(0).max(1000).required(),
+		free: Joi.boolean().required()
+	});
 
 export const compressor = defineKind<'compressor'>({
 	kind: 'compressor',
 	name: 'Spring compressor',
 	counts: 'last',
-	subject: Joi.string().valid(...corners),
+	subject: () => Joi.string().valid(...corners),
 	said: kept,
 	kept,
 	decide({ command: { subject }, said }) {

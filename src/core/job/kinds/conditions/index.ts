@@ -14,11 +14,12 @@ export const conditions = defineKind<'conditions', Said>({
 	kind: 'conditions',
 	name: 'How the car stood',
 	counts: 'last',
-	subject: Joi.string().valid('before', 'after'),
-	said: Joi.object({
-		resolution: quantity('length', { min: 0.01, max: 10 }).required(),
-		conditions: stood()
-	}),
+	subject: () => Joi.string().valid('before', 'after'),
+	said: () =>
+		Joi.object({
+			resolution: quantity('length', { min: 0.01, max: 10 }).required(),
+			conditions: stood()
+		}),
 	kept: heightSet,
 	decide: ({ command: { subject }, said }) => [
 		{

@@ -7,28 +7,29 @@ import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import type { Data } from './data.ts';
 
-const kept = Joi.object({
-	corner: corner(),
-	point: Joi.string()
-		.valid(...pointKeys)
-		.required(),
-	state: Joi.string().max(30).allow(null).required(),
-	where: text(120).default(''),
-	note: text(500).default('')
-})
-	.custom((data: Data, helpers) => {
-		const states = findPoint(data.point)!.states.map(({ key }) => key);
-		return data.state === null || states.includes(data.state)
-			? data
-			: helpers.error('state', { states: states.join(', ') });
+const kept = () =>
+	Joi.object({
+		corner: corner(),
+		point: Joi.string()
+			.valid(...pointKeys)
+			.required(),
+		state: Joi.string().max(30).allow(null).required(),
+		where: text(120).default(''),
+		note: text(500).default('')
 	})
-	.messages({ state: 'is not a state of this point; there are {{#states}}' });
+		.custom((data: Data, helpers) => {
+			const states = findPoint(data.point)!.states.map(({ key }) => key);
+			return data.state === null || states.includes(data.state)
+				? data
+				: helpers.error('state', { states: states.join(', ') });
+		})
+		.messages({ state: 'is not a state of this point; there are {{#states}}' });
 
 export const finding = defineKind<'finding'>({
 	kind: 'finding',
 	name: 'Finding',
 	counts: 'last',
-	subject: Joi.string().max(120),
+	subject: () => Joi.string().max(120),
 	said: kept,
 	kept,
 	decide({ command: { subject }, said }) {

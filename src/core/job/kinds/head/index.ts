@@ -35,27 +35,29 @@ export const head = defineKind<'head', Said>({
 	kind: 'head',
 	name: 'Job changed',
 	counts: 'last',
-	subject: Joi.string().valid('car', ...subjects),
+	subject: () => Joi.string().valid('car', ...subjects),
 	wants: ['people'],
-	said: Joi.object({
-		complaint: text(2000).disallow(''),
-		odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow(null, ''),
-		corners: cornerList(),
-		technicianId: uuid().allow(null, ''),
-		school: school(),
-		resetAbove: quantity('length', { min: 1, max: 200 })
-	}).or('complaint', 'odometer', 'corners', 'technicianId', 'school', 'resetAbove'),
-	kept: Joi.alternatives(
-		Joi.object({ complaint: requiredText(2000) }),
-		Joi.object(odometer),
-		Joi.object({ corners: cornerList().required() }),
-		Joi.object({ technicianId: uuid().allow(null).required() }),
-		Joi.object({ school: school().required() }),
+	said: () =>
 		Joi.object({
-			resetAboveMm: Joi.number().min(1).max(200).required(),
-			entered: text(60).required()
-		})
-	),
+			complaint: text(2000).disallow(''),
+			odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow(null, ''),
+			corners: cornerList(),
+			technicianId: uuid().allow(null, ''),
+			school: school(),
+			resetAbove: quantity('length', { min: 1, max: 200 })
+		}).or('complaint', 'odometer', 'corners', 'technicianId', 'school', 'resetAbove'),
+	kept: () =>
+		Joi.alternatives(
+			Joi.object({ complaint: requiredText(2000) }),
+			Joi.object(odometer()),
+			Joi.object({ corners: cornerList().required() }),
+			Joi.object({ technicianId: uuid().allow(null).required() }),
+			Joi.object({ school: school().required() }),
+			Joi.object({
+				resetAboveMm: Joi.number().min(1).max(200).required(),
+				entered: text(60).required()
+			})
+		),
 	decide({ record, said, context }) {
 		const drafts: Draft[] = [];
 		const put = (subject: (typeof subjects)[number], data: Data, same: boolean) => {

@@ -20,15 +20,16 @@ export const loading = defineKind<'loading', Said>({
 	kind: 'loading',
 	name: 'Loaded height',
 	counts: 'every',
-	subject: Joi.string().valid(...corners),
-	said: Joi.object({
-		method: method().required(),
-		hubToArch: quantity('length', { min: 150, max: 800 }).required(),
-		oppositeBefore: quantity('length', { min: 50, max: 1300 }),
-		oppositeNow: quantity('length', { min: 50, max: 1300 }),
-		deviceReadingId: uuid()
-	}).and('oppositeBefore', 'oppositeNow'),
-	kept: Joi.object(loadingFields),
+	subject: () => Joi.string().valid(...corners),
+	said: () =>
+		Joi.object({
+			method: method().required(),
+			hubToArch: quantity('length', { min: 150, max: 800 }).required(),
+			oppositeBefore: quantity('length', { min: 50, max: 1300 }),
+			oppositeNow: quantity('length', { min: 50, max: 1300 }),
+			deviceReadingId: uuid()
+		}).and('oppositeBefore', 'oppositeNow'),
+	kept: () => Joi.object(loadingFields()),
 	decide({ record, command: { subject }, said }) {
 		const corner = subject as Corner;
 		if (!record.corners.includes(corner)) {

@@ -13,13 +13,14 @@ export const note = defineKind<'note', Said>({
 	kind: 'note',
 	name: 'Note on the car',
 	counts: 'every',
-	subject: wholeCar(),
+	subject: wholeCar,
 	afterSigning: true,
-	said: Joi.object({
-		text: text(500).disallow('').min(3),
-		withdraw: Joi.boolean()
-	}).xor('text', 'withdraw'),
-	kept: Joi.object({ text: text(500).required(), withdrawn: Joi.boolean().required() }),
+	said: () =>
+		Joi.object({
+			text: text(500).disallow('').min(3),
+			withdraw: Joi.boolean()
+		}).xor('text', 'withdraw'),
+	kept: () => Joi.object({ text: text(500).required(), withdrawn: Joi.boolean().required() }),
 	decide({ command: { subject, corrects }, said }) {
 		const withdrawn = said.withdraw ?? false;
 		if (withdrawn && !corrects) throw refuse('corrects', 'say which note is taken back');

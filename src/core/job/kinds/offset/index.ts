@@ -10,8 +10,8 @@ export const offset = defineKind<'offset', { offset: Quantity }>({
 	kind: 'offset',
 	name: 'Conversion to hub to arch',
 	counts: 'last',
-	subject: Joi.string().valid('front', 'rear'),
-	said: Joi.object({ offset: quantity('length', { min: -800, max: 800 }).required() }),
+	subject: () => Joi.string().valid('front', 'rear'),
+	said: () => Joi.object({ offset: quantity('length', { min: -800, max: 800 }).required() }),
 	kept,
 	decide({ record, command: { subject }, said }) {
 		if (record.school === 'hub-to-arch') {

@@ -8,21 +8,22 @@ export const opened = defineKind<'opened'>({
 	kind: 'opened',
 	name: 'Job opened',
 	counts: 'last',
-	subject: wholeCar(),
-	kept: Joi.object({
-		number: jobNumber(),
-		vehicle,
-		complaint: requiredText(2000),
-		...odometer,
-		corners: cornerList().required(),
-		technicianId: uuid().allow(null).required(),
-		school: school().required(),
-		resetAboveMm: Joi.number().min(1).max(200).required(),
-		limits: Joi.object({
-			setDeg: Joi.number().min(0.1).max(20).required(),
-			advisedDeg: Joi.number().min(0.1).max(45).required()
-		}).required()
-	}),
+	subject: wholeCar,
+	kept: () =>
+		Joi.object({
+			number: jobNumber(),
+			vehicle: vehicle(),
+			complaint: requiredText(2000),
+			...odometer(),
+			corners: cornerList().required(),
+			technicianId: uuid().allow(null).required(),
+			school: school().required(),
+			resetAboveMm: Joi.number().min(1).max(200).required(),
+			limits: Joi.object({
+				setDeg: Joi.number().min(0.1).max(20).required(),
+				advisedDeg: Joi.number().min(0.1).max(45).required()
+			}).required()
+		}),
 	apply(record, { data, personId, enteredAt }) {
 		const { number: _, ...head } = data;
 		Object.assign(record, head, { createdBy: personId, openedAt: enteredAt });

@@ -3,19 +3,20 @@ import { text } from '../../../schema/fields.ts';
 import { defineKind } from '../../book/kind.ts';
 import { partStatuses, partStatusNames } from './data.ts';
 
-const kept = Joi.object({
-	number: text(60).default(''),
-	status: Joi.string()
-		.valid(...partStatuses)
-		.required(),
-	note: text(200).default('')
-});
+const kept = () =>
+	Joi.object({
+		number: text(60).default(''),
+		status: Joi.string()
+			.valid(...partStatuses)
+			.required(),
+		note: text(200).default('')
+	});
 
 export const part = defineKind<'part'>({
 	kind: 'part',
 	name: 'Part',
 	counts: 'last',
-	subject: Joi.string().max(120),
+	subject: () => Joi.string().max(120),
 	said: kept,
 	kept,
 	words: ({ number, status, note }, { subject }) =>

@@ -19,24 +19,26 @@ export const reading = defineKind<'reading', Said>({
 	kind: 'reading',
 	name: 'Height reading',
 	counts: 'every',
-	subject: Joi.string().valid(...corners),
-	said: Joi.object({
-		phase: phase(),
-		school: school().required(),
-		height: quantity('length', {}),
-		withdraw: Joi.boolean()
-	}).xor('height', 'withdraw'),
-	kept: Joi.object({
-		phase: phase(),
-		school: school().required(),
-		heightMm: Joi.when('withdrawn', {
-			is: true,
-			then: Joi.valid(null),
-			otherwise: mm().max(1300)
-		}).required(),
-		entered: entered(),
-		withdrawn: Joi.boolean().required()
-	}),
+	subject: () => Joi.string().valid(...corners),
+	said: () =>
+		Joi.object({
+			phase: phase(),
+			school: school().required(),
+			height: quantity('length', {}),
+			withdraw: Joi.boolean()
+		}).xor('height', 'withdraw'),
+	kept: () =>
+		Joi.object({
+			phase: phase(),
+			school: school().required(),
+			heightMm: Joi.when('withdrawn', {
+				is: true,
+				then: Joi.valid(null),
+				otherwise: mm().max(1300)
+			}).required(),
+			entered: entered(),
+			withdrawn: Joi.boolean().required()
+		}),
 	decide({ record, command: { subject, corrects }, said }) {
 		const { height, withdraw = false } = said;
 		if (said.school !== record.school) {

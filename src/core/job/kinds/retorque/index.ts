@@ -17,15 +17,16 @@ export const retorque = defineKind<'retorque', Said>({
 	kind: 'retorque',
 	name: 'Wheels checked',
 	counts: 'every',
-	subject: wholeCar(),
+	subject: wholeCar,
 	afterSigning: true,
-	said: Joi.object({
-		odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow('', null),
-		torque: quantity('torque', { min: 0.5, max: 1000 }).required(),
-		found: Joi.string().valid('held', 'moved').required(),
-		note: text(500).default('')
-	}),
-	kept: Joi.object(retorqueFields),
+	said: () =>
+		Joi.object({
+			odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow('', null),
+			torque: quantity('torque', { min: 0.5, max: 1000 }).required(),
+			found: Joi.string().valid('held', 'moved').required(),
+			note: text(500).default('')
+		}),
+	kept: () => Joi.object(retorqueFields()),
 	decide({ record, command: { subject }, said }) {
 		if (!record.signedAt) {
 			throw new Problem(

@@ -17,12 +17,13 @@ export const signed = defineKind<'signed', Said>({
 	kind: 'signed',
 	name: 'Signature',
 	counts: 'last',
-	subject: wholeCar(),
-	said: Joi.object({ overrideReason: text(1000).disallow('').min(10) }),
-	kept: Joi.object({
-		overrideReason: text(1000).allow(null).required(),
-		owed: Joi.array().items(text(300)).max(500).required()
-	}),
+	subject: wholeCar,
+	said: () => Joi.object({ overrideReason: text(1000).disallow('').min(10) }),
+	kept: () =>
+		Joi.object({
+			overrideReason: text(1000).allow(null).required(),
+			owed: Joi.array().items(text(300)).max(500).required()
+		}),
 	decide({ record, command: { subject }, said, context }) {
 		const owed = viewJob(record).standing.owed.map(owedLine);
 		const reason = said.overrideReason ?? null;

@@ -21,24 +21,26 @@ export const skip = defineKind<'skip', Said>({
 	kind: 'skip',
 	name: 'Joint passed over',
 	counts: 'every',
-	subject: uuid(),
-	said: Joi.object({
-		action: step().default(0),
-		reason: text(500).disallow('').min(3).required(),
-		carState: carState(),
-		method: method(),
-		hubToArch: quantity('length', { min: 150, max: 800 }),
-		overrideReason: text(500).disallow('').min(10)
-	}),
-	kept: Joi.object({
-		action: step().required(),
-		reason: text(500).required(),
-		carState: carState(),
-		method: method().allow(null).required(),
-		hubToArchMm: optionalMm(),
-		hubToArchEntered: text(60).allow(null).required(),
-		overrideReason: text(500).allow(null).required()
-	}),
+	subject: uuid,
+	said: () =>
+		Joi.object({
+			action: step().default(0),
+			reason: text(500).disallow('').min(3).required(),
+			carState: carState(),
+			method: method(),
+			hubToArch: quantity('length', { min: 150, max: 800 }),
+			overrideReason: text(500).disallow('').min(10)
+		}),
+	kept: () =>
+		Joi.object({
+			action: step().required(),
+			reason: text(500).required(),
+			carState: carState(),
+			method: method().allow(null).required(),
+			hubToArchMm: optionalMm(),
+			hubToArchEntered: text(60).allow(null).required(),
+			overrideReason: text(500).allow(null).required()
+		}),
 	decide({ record, command, said, context }) {
 		noneSince(record, command, context, jointOf(record, command));
 		const { action, reason, hubToArch } = said;

@@ -12,20 +12,21 @@ import { benchWants, viewWork, type WorkView } from '../../work.ts';
 import type { Data } from './data.ts';
 import { stepId } from './subject.ts';
 
-const kept = Joi.object({
-	state: Joi.string().valid('started', 'done', 'open').required(),
-	note: text(300).default(''),
-	overrideReason: text(500).disallow('').min(10),
-	tookMin: Joi.number().min(0).max(100_000),
-	expectedMin: Joi.number().min(0).max(10_000)
-});
+const kept = () =>
+	Joi.object({
+		state: Joi.string().valid('started', 'done', 'open').required(),
+		note: text(300).default(''),
+		overrideReason: text(500).disallow('').min(10),
+		tookMin: Joi.number().min(0).max(100_000),
+		expectedMin: Joi.number().min(0).max(10_000)
+	});
 
 /** A step is done in its turn, or a lead says why not; its time is taken from its start. */
 export const step = defineKind<'step'>({
 	kind: 'step',
 	name: 'Step',
 	counts: 'last',
-	subject: stepId(),
+	subject: stepId,
 	said: kept,
 	kept,
 	decide({ record, command, said, context }) {

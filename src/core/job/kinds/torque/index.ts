@@ -48,32 +48,33 @@ export const torque = defineKind<'torque', Said>({
 	kind: 'torque',
 	name: 'Torque',
 	counts: 'every',
-	subject: uuid(),
+	subject: uuid,
 	wants: ['rack'],
-	said: Joi.object({
-		action: step().default(0),
-		torque: quantity('torque', { min: 0.5, max: 1000 }),
-		angle: quantity('angle', { min: 1, max: 720 }).description(
-			'turned in this step; a torque may be said with it'
-		),
-		seen: Joi.string().valid(...sights),
-		withdraw: Joi.boolean(),
-		wrench: text(80).default(''),
-		wrenchId: uuid(),
-		overrideReason: text(500).disallow('').min(10),
-		carState: carState(),
-		method: Joi.when('carState', {
-			is: 'loaded',
-			then: method().required(),
-			otherwise: Joi.forbidden()
-		}),
-		hubToArch: quantity('length', { min: 150, max: 800 }),
-		deviceReadingId: uuid()
-	})
-		.or('torque', 'angle', 'seen', 'withdraw')
-		.without('seen', ['torque', 'angle', 'withdraw'])
-		.without('withdraw', ['torque', 'angle']),
-	kept: Joi.object({ ...torqueFields, withdrawn: Joi.boolean().required() }),
+	said: () =>
+		Joi.object({
+			action: step().default(0),
+			torque: quantity('torque', { min: 0.5, max: 1000 }),
+			angle: quantity('angle', { min: 1, max: 720 }).description(
+				'turned in this step; a torque may be said with it'
+			),
+			seen: Joi.string().valid(...sights),
+			withdraw: Joi.boolean(),
+			wrench: text(80).default(''),
+			wrenchId: uuid(),
+			overrideReason: text(500).disallow('').min(10),
+			carState: carState(),
+			method: Joi.when('carState', {
+				is: 'loaded',
+				then: method().required(),
+				otherwise: Joi.forbidden()
+			}),
+			hubToArch: quantity('length', { min: 150, max: 800 }),
+			deviceReadingId: uuid()
+		})
+			.or('torque', 'angle', 'seen', 'withdraw')
+			.without('seen', ['torque', 'angle', 'withdraw'])
+			.without('withdraw', ['torque', 'angle']),
+	kept: () => Joi.object({ ...torqueFields(), withdrawn: Joi.boolean().required() }),
 	decide({ record, command, said, context }) {
 		const joint = checkJoint(record, command, said, context);
 		checkStep(joint, said);
