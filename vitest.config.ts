@@ -26,6 +26,7 @@ const hangMs = 300_000;
  */
 export default defineConfig({
 	test: {
+		maxWorkers: 2,
 		projects: [
 			{
 				resolve: { alias },

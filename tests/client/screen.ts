@@ -2,6 +2,7 @@
 import { cleanup } from '@testing-library/svelte';
 import { afterEach, beforeEach, vi } from 'vitest';
 import { metric } from '../../src/core/units/format';
+import { unitsOf } from '../../src/core/units/personal';
 import { page } from './app';
 import { around, away, call } from './around';
 
@@ -10,10 +11,7 @@ vi.mock('$lib/client/job-state.svelte', async (original) => ({
 	...(await original<object>()),
 	currentJob: () => around.job
 }));
-vi.mock('$lib/client/units', async (original) => {
-	const real = await original<typeof import('../../src/lib/client/units')>();
-	return { ...real, personalUnits: () => real.unitsOf(() => around.units) };
-});
+vi.mock('$lib/client/units', () => ({ personalUnits: () => unitsOf(() => around.units) }));
 
 beforeEach(() => {
 	call.mockReset().mockResolvedValue(away);

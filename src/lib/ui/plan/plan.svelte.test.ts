@@ -1,9 +1,9 @@
 /** The pages of the plan, with a job of the demo shop on them. */
 import { fireEvent, render, screen, within } from '@testing-library/svelte';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { usualCosts } from '$core/job/costs';
 import type { Entry } from '$core/job/book/entry';
-import { around, call } from '../../../../tests/client/around';
+import { around } from '../../../../tests/client/around';
 import { jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
 import AdviceList from './AdviceList.svelte';
 import AssemblyPanel from './AssemblyPanel.svelte';

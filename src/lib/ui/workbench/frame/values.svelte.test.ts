@@ -1,19 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { convert, findUnit, siUnit, type Dimension } from '$core/units/dimensions';
-import { formatQuantity, imperial, metric } from '$core/units/format';
-import type { PersonalUnits } from '$lib/client/units';
+import { imperial, metric } from '$core/units/format';
+import { unitsOf } from '$core/units/personal';
 import { BenchValues, type NumberEntry, type TextEntry } from './values.svelte';
 
-function unitsOf(system: 'metric' | 'imperial'): PersonalUnits {
-	const choice = system === 'metric' ? metric : imperial;
-	const unit = (dimension: Dimension) => findUnit(choice[dimension], dimension)!;
-	return {
-		choice,
-		show: (si, dimension) => formatQuantity(si, dimension, choice[dimension]),
-		number: (si, dimension) => convert(si, siUnit(dimension), unit(dimension)),
-		si: (number, dimension) => convert(number, unit(dimension), siUnit(dimension))
-	};
-}
+const units = { metric: unitsOf(() => metric), imperial: unitsOf(() => imperial) };
 const entries: NumberEntry[] = [
 	{ key: 'length', label: 'Free length', dimension: 'length', initial: 310, min: 50, max: 900 },
 	{ key: 'coils', label: 'Active coils', initial: 5.5, min: 1, max: 20 }
@@ -23,7 +13,7 @@ const texts: TextEntry[] = [
 	{ key: 'table', label: 'Table', initial: '' }
 ];
 const bench = (query = '', system: 'metric' | 'imperial' = 'metric') =>
-	new BenchValues(unitsOf(system), new URLSearchParams(query), entries, texts);
+	new BenchValues(units[system], new URLSearchParams(query), entries, texts);
 
 describe('what is set on a bench', () => {
 	it('starts from its own, and from the link where that is inside what may be', () => {

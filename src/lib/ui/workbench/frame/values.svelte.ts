@@ -1,6 +1,6 @@
 import { findUnit, type Dimension } from '$core/units/dimensions';
 import { parseNumber, parseQuantity } from '$core/units/parse';
-import type { PersonalUnits } from '$lib/client/units';
+import type { PersonalUnits } from '$core/units/personal';
 
 /** A number on a bench. Typed in any unit; kept, shared in the link and computed with in SI. */
 export interface NumberEntry {
