@@ -4,33 +4,16 @@
  * them come from the core like any other.
  */
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import {
-	axleOf,
-	corners as allCorners,
-	type Corner,
-	type PerCorner
-} from '../src/core/height/corners.ts';
+import { corners as allCorners, type Corner, type PerCorner } from '../src/core/height/corners.ts';
 import { actionsOf, type JointProgramme } from '../src/core/fastener/joint-programme.ts';
-import { findLayout } from '../src/core/layout/catalogue.ts';
-import { owedLine } from '../src/core/procedure/owed.ts';
+import type { WrenchKind } from '../src/core/fastener/rack.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
-import { jointFromLayout } from '../src/core/job/joints.ts';
-import type {
-	Joint,
-	JointThread,
-	Phase,
-	PersonName,
-	Reading,
-	Torque,
-	Vehicle
-} from '../src/core/job/model.ts';
+import { layoutJoints } from '../src/core/job/kinds/head/index.ts';
+import type { KindData } from '../src/core/job/kinds/data.ts';
+import type { Joint, JointThread, Phase, Vehicle } from '../src/core/job/model.ts';
 import type { JobRecord } from '../src/core/job/record.ts';
-import { judgeBush, viewJob } from '../src/core/job/view.ts';
-import type { Entry } from '../src/core/job/book/entry.ts';
-import { bookOfFirst } from '../src/core/job/book/first-record.ts';
-import { Job } from '../src/core/job/book/job.ts';
 import { toJobFile } from '../src/lib/server/exchange/job-file.ts';
-import { chained } from '../src/lib/server/jobs/book.ts';
+import { Book, type Say } from './book.ts';
 import { tellWork, type WorkStory } from './work-story.ts';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
@@ -151,7 +134,7 @@ const wrenches = [
 	{ name: 'Long click', kind: 'click', lowestNm: 80, highestNm: 400, lengthMm: 640, daysAgo: 349 },
 	{ name: 'Old beam', kind: 'beam', lowestNm: 20, highestNm: 150, lengthMm: 420, daysAgo: 431 },
 	{ name: 'Wireless', kind: 'electronic', lowestNm: 8, highestNm: 200, lengthMm: 430, daysAgo: 40 }
-].map((wrench) => ({ ...wrench, id: key(hired) }));
+].map((wrench) => ({ ...wrench, kind: wrench.kind as WrenchKind, id: key(hired) }));
 const devices = [
 	{ name: 'Wireless wrench', kind: 'wrench', token: 'demo-wrench', wrench: 'Wireless' },
 	{ name: 'Height gauge', kind: 'height-gauge', token: 'demo-gauge', wrench: null },
@@ -462,11 +445,11 @@ interface Story {
 	/** What stays with the car, said at the end of the readings before. */
 	note?: string;
 	school?: JobRecord['school'];
-	offsets?: JobRecord['offsets'];
-	/** Mean heights, mm in the job's school; the number of readings at each corner is `reads`. */
+	/** From this school to hub to arch, as said. */
+	offsets?: Partial<Record<Axle, string>>;
+	/** Mean heights, mm in the job's school. */
 	before?: Partial<PerCorner<number>>;
 	after?: Partial<PerCorner<number>>;
-	reads?: Partial<PerCorner<number>>;
 	/** One reading that does not fit, and whether it was corrected. */
 	slip?: { corner: Corner; mm: number; corrected: boolean };
 	imperial?: boolean;
@@ -476,7 +459,7 @@ interface Story {
 	bushes?: 'nipped' | 'set';
 	method?: LoadMethod;
 	/** Corner whose bushes were first clamped at this hub to arch. */
-	wound?: { corner: Corner; hubToArchMm: number; redone: boolean };
+	wound?: { corner: Corner; hubToArchMm: number };
 	wheels?: boolean;
 	sign?: { by: Handle; reason?: string };
 	/** The work before the round. */
@@ -537,8 +520,7 @@ const stories: Story[] = [
 		sign: {
 			by: 'mara',
 			reason: 'RR after: customer needed the car; third reading to be taken at the re-torque visit.'
-		},
-		reads: { RR: 3 }
+		}
 	},
 	{
 		number: '2026-0251',
@@ -554,7 +536,7 @@ const stories: Story[] = [
 		bushes: 'set',
 		method: 'jack-to-height',
 		wheels: true,
-		wound: { corner: 'FR', hubToArchMm: 419, redone: true }
+		wound: { corner: 'FR', hubToArchMm: 419 }
 	},
 	{
 		number: '2026-0253',
@@ -607,7 +589,7 @@ const stories: Story[] = [
 		before: { FL: 338, FR: 339, RL: 343, RR: 343 },
 		joints: 1,
 		bushes: 'nipped',
-		wound: { corner: 'FL', hubToArchMm: 398, redone: false },
+		wound: { corner: 'FL', hubToArchMm: 398 },
 		method: 'jack-to-height'
 	},
 	{
@@ -632,8 +614,8 @@ const stories: Story[] = [
 		complaint: 'Floats at speed; all four dampers original',
 		school: 'ground-to-arch',
 		offsets: {
-			front: { offsetMm: -316, entered: '-316 mm' },
-			rear: { offsetMm: -318, entered: '-318 mm' }
+			front: '-316 mm',
+			rear: '-318 mm'
 		},
 		before: { FL: 702, FR: 704, RL: 709, RR: 708 },
 		imperial: true,
@@ -648,7 +630,6 @@ const stories: Story[] = [
 		work: ['RL', 'RR'],
 		complaint: 'Rattles at the rear right over cobbles, sways in bends',
 		before: { RL: 349, RR: 336 },
-		reads: { RR: 3 },
 		slip: { corner: 'RR', mm: 351, corrected: false },
 		book: {
 			symptoms: ['knock', 'float'],
@@ -847,92 +828,71 @@ const conditions = {
 	load: 'empty'
 };
 
-function tell(story: Story): JobRecord {
+/** A told job: its book begun as a job is opened, then everything said at the one door. */
+function tell(story: Story): Book {
 	const openedAt = new Date(story.opened).toISOString();
 	let clock = Date.parse(openedAt) + 12 * 60_000;
 	const now = (seconds = 45) => new Date((clock += seconds * 1000)).toISOString();
 	const car = (cars as Record<string, Vehicle>)[story.car]!;
-	const record: JobRecord = {
-		id: key(openedAt),
+	const joints = story.work.flatMap((corner) =>
+		layoutJoints({ vehicle: car }, corner, { key: () => key(openedAt) }).map((draft) => ({
+			...draft,
+			data: { ...draft.data, ...specified(draft.data, story.programmes) }
+		}))
+	);
+	const id = key(openedAt);
+	const opened: KindData['opened'] = {
 		number: story.number,
+		vehicle: car,
 		complaint: story.complaint,
 		odometerKm: story.km,
 		odometerEntered: `${story.km} km`,
 		corners: story.work,
 		technicianId: idOf(story.by),
 		school: story.school ?? 'hub-to-arch',
-		openedAt,
-		createdBy: idOf('mara'),
-		signedAt: null,
 		resetAboveMm: 10,
-		vehicle: car,
-		limits,
-		entries: [],
-		seq: 0,
-		looks: [],
-		heightSets: {},
-		offsets: story.offsets ?? {},
-		readings: [],
-		targets: [],
-		joints: [],
-		torques: [],
-		loadings: [],
-		photos: [],
-		signOff: null,
-		retorques: [],
-		people: people.map(({ id, name, role }): PersonName => ({ id, name, role }))
+		limits
 	};
-	for (const corner of story.work)
-		record.joints.push(...jointsOf(car, corner, openedAt, story.programmes));
-	read(record, story, 'before', now);
-	for (const [corner, height] of Object.entries(story.chosen ?? {})) {
-		record.targets.push({
-			corner: corner as Corner,
-			heightMm: height,
-			entered: mm(height),
-			source: 'chosen',
-			prediction: null
-		});
+	const book = new Book({ id, number: story.number, people }, wrenches, key);
+	book.begin(idOf('mara'), openedAt, [{ kind: 'opened', subject: 'car', data: opened }, ...joints]);
+	const say: Say = (kind, subject, data, { at = now(20), by = idOf(story.by), corrects } = {}) =>
+		book.say({ kind, subject, data, corrects }, by, at);
+	for (const [axle, offset] of Object.entries(story.offsets ?? {})) say('offset', axle, { offset });
+	read(say, story, 'before', now);
+	if (story.note) say('note', 'car', { text: story.note });
+	for (const [corner, height] of Object.entries(story.chosen ?? {}))
+		say('target', corner, { source: 'chosen', height: mm(height) });
+	if (story.book) tellWork(book, story.book, { say, now, key });
+	tighten(book, say, story, now);
+	read(say, story, 'after', now);
+	const { sign } = story;
+	if (sign) {
+		const why = { overrideReason: sign.reason };
+		say('signed', 'car', why, { at: now(600), by: idOf(sign.by) });
 	}
-	if (story.book) tellWork(record, story.book, { personId: idOf(story.by), now, key });
-	tighten(record, story, now);
-	read(record, story, 'after', now);
-	if (story.sign) {
-		const owed = viewJob(record).standing.owed.map(owedLine);
-		const signedAt = now(600);
-		record.signedAt = signedAt;
-		record.signOff = {
-			id: key(signedAt),
-			personId: idOf(story.sign.by),
-			overrideReason: owed.length ? story.sign.reason! : null,
-			owed,
-			signedAt
-		};
-	}
-	return record;
+	return book;
 }
 
-function jointsOf(car: Vehicle, corner: Corner, at: string, programmed = false): Joint[] {
-	return findLayout(car.axles[axleOf(corner)].layout)!.joints.map((joint, position): Joint => {
-		const torqueNm = joint.kind === 'cushion' ? null : specifiedNm[joint.key]!;
-		return {
-			...jointFromLayout(joint),
-			...(programmed && programmes[joint.key] && { programme: programmes[joint.key]! }),
-			thread: programmed ? (threads[joint.key] ?? null) : null,
-			id: key(at),
-			corner,
-			position,
-			torqueNm,
-			torqueEntered: torqueNm === null ? null : `${torqueNm} N·m`,
-			torqueSource: torqueNm === null ? null : 'maker'
-		};
-	});
+/** What the maker says of a joint. */
+function specified(
+	{ key: joint, kind }: KindData['joint'],
+	programmed = false
+): Partial<KindData['joint']> {
+	const torqueNm = kind === 'cushion' ? null : specifiedNm[joint!]!;
+	return {
+		...(programmed && programmes[joint!] && { programme: programmes[joint!]! }),
+		thread: (programmed && threads[joint!]) || null,
+		torqueNm,
+		torqueEntered: torqueNm === null ? null : `${torqueNm} N·m`,
+		torqueSource: torqueNm === null ? null : 'maker'
+	};
 }
 
-function read(record: JobRecord, story: Story, phase: Phase, now: () => string): void {
+function read(say: Say, story: Story, phase: Phase, now: () => string): void {
 	const means = story[phase];
 	if (!means) return;
-	record.heightSets[phase] = { conditions, resolutionMm: story.imperial ? 25.4 / 16 : 1 };
+	const resolution = story.imperial ? '1/16 in' : '1 mm';
+	say('conditions', phase, { conditions, resolution }, { at: now() });
 	for (const corner of allCorners) {
 		const mean = means[corner];
 		if (mean === undefined) continue;
@@ -941,145 +901,69 @@ function read(record: JobRecord, story: Story, phase: Phase, now: () => string):
 		for (let i = 0; i < n; i++) {
 			const slip =
 				phase === 'before' && story.slip?.corner === corner && i === 1 ? story.slip : undefined;
-			const taken = reading(record, phase, corner, slip?.mm ?? mean + scatter(1), story, now());
-			if (slip?.corrected) reading(record, phase, corner, mean, story, now(), taken.id);
+			const taken = (heightMm: number, corrects?: string) => {
+				const height = story.imperial ? sixteenths(heightMm) : mm(heightMm);
+				const data = { phase, school: story.school ?? 'hub-to-arch', height };
+				return say('reading', corner, data, { at: now(), corrects })[0]!.id;
+			};
+			const first = taken(slip?.mm ?? mean + scatter(1));
+			if (slip?.corrected) taken(mean, first);
 		}
 	}
 }
 
-function reading(
-	record: JobRecord,
-	phase: Phase,
-	corner: Corner,
-	heightMm: number,
-	story: Story,
-	takenAt: string,
-	correctsId: string | null = null
-): Reading {
-	const sixteenths = Math.round((heightMm / 25.4) * 16);
-	const rest = sixteenths % 16;
-	const entered = story.imperial
-		? `${Math.floor(sixteenths / 16)}${rest ? ` ${rest}/16` : ''} in`
-		: mm(heightMm);
-	const row: Reading = {
-		id: key(takenAt),
-		phase,
-		corner,
-		school: record.school,
-		heightMm: story.imperial ? (sixteenths / 16) * 25.4 : heightMm,
-		entered,
-		correctsId,
-		withdrawn: false,
-		personId: idOf(story.by),
-		takenAt
-	};
-	record.readings.push(row);
-	return row;
+/** As a tape in inches shows it. */
+function sixteenths(heightMm: number): string {
+	const all = Math.round((heightMm / 25.4) * 16);
+	const rest = all % 16;
+	return `${Math.floor(all / 16)}${rest ? ` ${rest}/16` : ''} in`;
 }
 
-function tighten(record: JobRecord, story: Story, now: (seconds?: number) => string): void {
+function tighten(book: Book, say: Say, story: Story, now: (seconds?: number) => string): void {
 	if (!story.joints) return;
-	const anyTime = record.joints.filter((joint) => joint.rule === 'any-time');
-	for (const joint of anyTime.slice(0, Math.ceil(anyTime.length * story.joints))) {
-		torque(record, story, joint, { carState: 'hanging', at: now(90) });
-	}
+	const hanging = { carState: 'hanging' };
+	const pull = (joint: Joint, seconds: number, how: object, nm = joint.torqueNm) => {
+		const data = nm === null ? { seen: 'washer-edge' } : { torque: `${nm} N·m`, ...held(nm) };
+		say('torque', joint.id, { ...data, ...how }, { at: now(seconds) });
+	};
+	const { joints } = book.job.record;
+	const anyTime = joints.filter((joint) => joint.rule === 'any-time');
+	for (const joint of anyTime.slice(0, Math.ceil(anyTime.length * story.joints)))
+		pull(joint, 90, hanging);
 	if (!story.bushes) return;
-	const bushes = record.joints.filter((joint) => joint.rule === 'ride-height');
-	for (const joint of bushes)
-		torque(record, story, joint, { carState: 'hanging', at: now(40), nm: 25 });
-	if (story.wound) {
-		for (const joint of bushes.filter((b) => b.corner === story.wound!.corner)) {
-			torque(record, story, joint, {
-				carState: 'loaded',
-				method: story.method,
-				hubToArchMm: story.wound.hubToArchMm,
-				at: now(80)
-			});
-		}
+	const bushes = joints.filter((joint) => joint.rule === 'ride-height');
+	for (const joint of bushes) {
+		const nipped = { seen: 'hand-tight', ...hanging };
+		if (joint.kind === 'cushion') pull(joint, 40, hanging);
+		else say('torque', joint.id, nipped, { at: now(40) });
 	}
+	const loaded = (hubToArchMm: number) => ({
+		carState: 'loaded',
+		method: story.method,
+		hubToArch: mm(hubToArchMm)
+	});
+	const { wound } = story;
+	for (const joint of bushes.filter(({ corner }) => corner === wound?.corner))
+		pull(joint, 80, loaded(wound!.hubToArchMm));
 	if (story.bushes !== 'set') return;
 	for (const corner of story.work) {
-		const target = viewJob(record).corners[corner].target!.heightMm;
-		const hubToArchMm = Math.round(target) + scatter(3);
-		const at = now(240);
-		record.loadings.push({
-			id: key(at),
-			corner,
-			method: story.method!,
-			hubToArchMm,
-			entered: mm(hubToArchMm),
-			oppositeBeforeMm: null,
-			oppositeNowMm: null,
-			deviceReadingId: null,
-			personId: idOf(story.by),
-			takenAt: at
-		});
-		for (const joint of bushes.filter((bush) => bush.corner === corner)) {
-			torque(record, story, joint, {
-				carState: 'loaded',
-				method: story.method,
-				hubToArchMm,
-				at: now(80)
-			});
-		}
+		const target = book.job.view.corners[corner].target!.heightMm;
+		const at = loaded(Math.round(target) + scatter(3));
+		say('loading', corner, { method: at.method, hubToArch: at.hubToArch }, { at: now(240) });
+		for (const joint of bushes.filter((bush) => bush.corner === corner)) pull(joint, 80, at);
 	}
 	if (!story.wheels) return;
-	for (const joint of record.joints.filter((j) => j.kind === 'wheel')) {
+	for (const joint of joints.filter((j) => j.kind === 'wheel')) {
 		for (const [action, { torqueNm }] of actionsOf(joint).entries()) {
-			const how = { carState: 'loaded', method: 'on-wheels', at: now(12) } as const;
-			torque(record, story, joint, { ...how, action, nm: torqueNm! });
+			pull(joint, 12, { carState: 'loaded', method: 'on-wheels', action }, torqueNm);
 		}
 	}
 }
 
-function torque(
-	record: JobRecord,
-	story: Story,
-	joint: Joint,
-	how: {
-		carState: Torque['carState'];
-		method?: LoadMethod;
-		hubToArchMm?: number;
-		at: string;
-		nm?: number;
-		action?: number;
-	}
-): void {
-	const bonded = joint.kind === 'bonded-bush' && how.carState === 'loaded';
-	const judged = bonded
-		? judgeBush(record, joint.corner, how.hubToArchMm!, limits, joint.place)
-		: undefined;
-	if (judged && !judged.ok)
-		throw new Error(`${record.number} ${joint.name}: ${judged.faults[0]!.message}`);
-	const { targetHubToArchMm = null, ...bush } = judged?.value ?? {};
-	const cushion = joint.kind === 'cushion';
-	const nm = how.nm ?? joint.torqueNm!;
-	record.torques.push({
-		id: key(how.at),
-		jointId: joint.id,
-		action: how.action ?? 0,
-		torqueNm: cushion ? null : nm,
-		angleDeg: null,
-		entered: cushion ? 'washer-edge' : `${nm} N·m`,
-		seen: cushion ? 'washer-edge' : null,
-		skipReason: null,
-		wrench: cushion ? '' : wrenchFor(nm).name,
-		wrenchId: cushion ? null : wrenchFor(nm).id,
-		settingNm: null,
-		overrideReason: null,
-		deviceReadingId: null,
-		carState: how.carState,
-		method: how.method ?? null,
-		hubToArchMm: how.hubToArchMm ?? null,
-		hubToArchEntered: how.hubToArchMm === undefined ? null : mm(how.hubToArchMm),
-		targetHubToArchMm,
-		bush: judged ? (bush as Torque['bush']) : null,
-		correctsId: null,
-		withdrawn: false,
-		personId: idOf(story.by),
-		takenAt: how.at
-	});
-}
+const held = (nm: number) => {
+	const { id, name } = wrenchFor(nm);
+	return { wrenchId: id, wrench: name };
+};
 
 const here = new URL('.', import.meta.url);
 const write = (name: string, data: unknown) =>
@@ -1102,52 +986,10 @@ write('shop.json', {
 		{ number: '2026-0267', bay: 1, day: 3, hour: 13, minutes: 210 }
 	]
 });
-/** The book of a told job, without what would say that it was carried over. */
-function bookOf(job: JobRecord, { note, by }: Story): Entry[] {
-	const work = job.entries.map(({ id, kind, subject, data, personId, enteredAt }) => ({
-		id,
-		kind,
-		subject,
-		data,
-		personId,
-		takenAt: enteredAt
-	}));
-	const loose = bookOfFirst(
-		{ ...job, version: 1, work, chain: [] },
-		{ limits, changes: [], storedAt: (at) => at, key: () => key(job.openedAt) }
-	);
-	const told = loose.filter(({ kind }) => kind !== 'carried');
-	if (note) {
-		const { takenAt: at } = job.readings.findLast(({ phase }) => phase === 'before')!;
-		told.push({
-			...told[0]!,
-			id: key(at),
-			kind: 'note',
-			personId: idOf(by),
-			enteredAt: at,
-			storedAt: at,
-			data: { text: note, withdrawn: false }
-		});
-	}
-	told.sort((a, b) => a.enteredAt.localeCompare(b.enteredAt));
-	return chained(
-		job.id,
-		undefined,
-		told.map((entry, i) => ({ ...entry, seen: i }))
-	);
-}
-
 for (const story of stories) {
-	const job = tell(story);
-	const { id, number, people: named } = job;
-	const book = new Job({ id, number, people: named }, bookOf(job, story));
-	write(`jobs/${number}.json`, toJobFile(book));
-	const { stage, owed } = book.view.standing;
-	console.log(
-		number,
-		stage.padEnd(15),
-		String(owed.length).padStart(3),
-		job.vehicle.plate,
-		job.vehicle.model
-	);
+	const { job } = tell(story);
+	write(`jobs/${story.number}.json`, toJobFile(job));
+	const { stage, owed } = job.view.standing;
+	const { plate, model } = job.record.vehicle;
+	console.log(story.number, stage.padEnd(15), String(owed.length).padStart(3), plate, model);
 }

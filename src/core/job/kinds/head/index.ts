@@ -151,7 +151,7 @@ export function layoutJoints(
 	{ vehicle }: Pick<JobRecord, 'vehicle'>,
 	corner: Corner,
 	{ key }: Pick<Context, 'key'>
-): Draft[] {
+): Extract<Draft, { kind: 'joint' }>[] {
 	return findLayout(vehicle.axles[axleOf(corner)].layout)!.joints.map((joint, position) => ({
 		kind: 'joint',
 		subject: key(),
