@@ -4,7 +4,12 @@
  * them come from the core like any other.
  */
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import { corners as allCorners, type Corner, type PerCorner } from '../src/core/height/corners.ts';
+import {
+	corners as allCorners,
+	type Axle,
+	type Corner,
+	type PerCorner
+} from '../src/core/height/corners.ts';
 import { actionsOf, type JointProgramme } from '../src/core/fastener/joint-programme.ts';
 import type { WrenchKind } from '../src/core/fastener/rack.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
