@@ -12,7 +12,7 @@ import { listSpecifications } from '../../src/lib/server/db/projections.ts';
 import { findShop, updateShop } from '../../src/lib/server/db/shop.ts';
 import { searchJobs } from '../../src/lib/server/jobs/lists.ts';
 import { modelOf } from '../../src/lib/server/jobs/projections.ts';
-import { changeVehicle, createVehicle } from '../../src/lib/server/vehicles.ts';
+import { changeVehicle, createVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
 import { useShop } from './shop.ts';
 
 const shop = useShop('jobs');
@@ -390,6 +390,37 @@ describe('joints', () => {
 		});
 		expect(knownFor(arm, vehicle, known, after.number)).toBeUndefined();
 		expect(knownFor({ ...arm, corner: 'RL' }, vehicle, known, 'another job')).toBeUndefined();
+	});
+
+	it('what a model was last torqued to is kept by year, as the year was known when it was said', async () => {
+		const id = await shop.job();
+		const { vehicle, joints } = await load(id);
+		const arm = joints.find((one) => one.kind === 'bonded-bush')!;
+		const saying = async (modelYear: number, torque: string) => {
+			const { id: carId, plate, make, version } = (await load(id)).vehicle;
+			const input = { ...shop.vehicleInput({ plate, make, model: 'Yearling' }), modelYear };
+			const change = { ...(input as VehicleInput), id: carId, version };
+			await changeVehicle(shop.db, carId, change, shop.lead);
+			await joint(id, arm.id, { torque, torqueSource: 'maker' });
+		};
+		await saying(2009, '90');
+		await saying(2015, '110');
+		const { make } = vehicle;
+		const layouts = [vehicle.axles.front.layout];
+		const list = () =>
+			listSpecifications(shop.db, {
+				vehicleId: uuidv7(),
+				model: modelOf({ make, model: 'Yearling' }),
+				layouts
+			});
+		const known = (await list()).map(({ modelYear, torqueNm }) => [modelYear, torqueNm]);
+		expect(known).toEqual([
+			[2009, 90],
+			[2015, 110]
+		]);
+		const kept = await shop.projections(['specifications']);
+		await shop.rebuild();
+		expect(await shop.projections(['specifications'])).toEqual(kept);
 	});
 
 	it('a torque needs its source, and rubber always waits for ride height', async () => {

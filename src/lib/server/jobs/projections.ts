@@ -63,7 +63,8 @@ const keepFact = (
 	});
 
 /** What cars of one model have in common, as a key; the year is kept beside it. */
-export const modelOf = ({ make, model }: Vehicle): string => `${make}|${model}`;
+export const modelOf = ({ make, model }: Pick<Vehicle, 'make' | 'model'>): string =>
+	`${make}|${model}`;
 
 /** The line of a job, as its book has it. */
 function lineOf(row: RowName, { record, view, work }: Job): LineRow {
