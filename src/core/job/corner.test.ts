@@ -6,21 +6,8 @@ import { cornerMechanism, furtherMeasures, posturesAt, shownTravel, tyreRadiusMm
 import { demoRecord } from './demo-jobs.testing';
 import type { VehicleAxle } from './model';
 import { armGeometry } from './arm';
+import { bareAxle } from './axle.testing';
 
-const axleOf = (layout: string, change: Partial<VehicleAxle> = {}): VehicleAxle => ({
-	layout,
-	trackMm: 1500,
-	tyreSize: '205/55 R16',
-	armLengthMm: null,
-	outerBelowInnerMm: null,
-	referenceHubToArchMm: null,
-	wheelRateNPerMm: null,
-	makerHeightMm: null,
-	makerHeightSchool: null,
-	tape: null,
-	hardpoints: null,
-	...change
-});
 function drawn(axle: VehicleAxle, targetMm: number, heightsMm: number[]) {
 	const mechanism = cornerMechanism(axle, targetMm);
 	if (!mechanism.ok) throw new Error(mechanism.faults[0]!.message);
@@ -32,7 +19,7 @@ function drawn(axle: VehicleAxle, targetMm: number, heightsMm: number[]) {
 
 describe.each(layouts.map(({ key }) => [key]))('a corner of %s', (key) => {
 	it('is drawn from the layout’s assumptions, around its target', () => {
-		const { mechanism, travel, postures } = drawn(axleOf(key), 360, [360, 380, 340]);
+		const { mechanism, travel, postures } = drawn(bareAxle(key), 360, [360, 380, 340]);
 		expect(mechanism.assumed).toBe(true);
 		expect(travel.droopMm).toBeGreaterThan(400);
 		expect(travel.bumpMm).toBeLessThan(330);
@@ -63,17 +50,17 @@ it('every corner of the demo can be drawn', () => {
 
 describe('what was measured', () => {
 	it('narrows the band of the joint', () => {
-		const wide = drawn(axleOf('macpherson-front'), 360, [360]).mechanism;
+		const wide = drawn(bareAxle('macpherson-front'), 360, [360]).mechanism;
 		const taped = { armLengthMm: 345, outerBelowInnerMm: 22, referenceHubToArchMm: 366 };
-		const narrow = drawn(axleOf('macpherson-front', taped), 360, [360]).mechanism;
+		const narrow = drawn(bareAxle('macpherson-front', taped), 360, [360]).mechanism;
 		expect(narrow.jointExpandedMm).toBeLessThan(wide.jointExpandedMm / 4);
 		expect(narrow.referenceHubToArchMm).toBe(366);
 		const whole = { ...taped, tape: findLayout('macpherson-front')!.assumed.measures };
-		expect(drawn(axleOf('macpherson-front', whole), 360, [360]).mechanism.assumed).toBe(false);
+		expect(drawn(bareAxle('macpherson-front', whole), 360, [360]).mechanism.assumed).toBe(false);
 	});
 
 	it('as hardpoints goes before the tape, for the drawing and for the arm', () => {
-		const axle = axleOf('double-wishbone', {
+		const axle = bareAxle('double-wishbone', {
 			armLengthMm: 300,
 			outerBelowInnerMm: 0,
 			referenceHubToArchMm: 355,
@@ -88,7 +75,7 @@ describe('what was measured', () => {
 	});
 
 	it('that cannot be a corner is said by its name', () => {
-		const axle = axleOf('macpherson-front', {
+		const axle = bareAxle('macpherson-front', {
 			armLengthMm: 60,
 			outerBelowInnerMm: 80,
 			referenceHubToArchMm: 360

@@ -175,6 +175,7 @@ export interface Loading {
 	/** At the opposite corner, before the jack took weight and now. */
 	oppositeBeforeMm: number | null;
 	oppositeNowMm: number | null;
+	/** The device's reading it was made from. */
 	deviceReadingId: string | null;
 	personId: string;
 	takenAt: string;

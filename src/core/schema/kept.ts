@@ -200,6 +200,18 @@ export const torqueFields = () => ({
 	bush: bush().allow(null).required()
 });
 
+/** Beside `withdrawn`, which says whether there is a height. */
+export const readingFields = () => ({
+	phase: phase(),
+	school: school().required(),
+	heightMm: Joi.when('withdrawn', {
+		is: true,
+		then: Joi.valid(null),
+		otherwise: mm().max(1300)
+	}).required(),
+	entered: entered()
+});
+
 export const loadingFields = () => ({
 	method: method().required(),
 	hubToArchMm: mm().required(),

@@ -2,7 +2,6 @@ import Joi from 'joi';
 import {
 	corner,
 	cornerList,
-	entered,
 	heightSet,
 	id,
 	jobNumber,
@@ -11,7 +10,7 @@ import {
 	mm,
 	odometer,
 	offset,
-	phase,
+	readingFields,
 	retorqueFields,
 	school,
 	targetFields,
@@ -33,14 +32,7 @@ const appended = {
 const reading = Joi.object({
 	id: id(),
 	corner: corner(),
-	phase: phase(),
-	school: school().required(),
-	heightMm: Joi.when('withdrawn', {
-		is: true,
-		then: Joi.valid(null),
-		otherwise: mm().max(1300)
-	}).required(),
-	entered: entered(),
+	...readingFields(),
 	...appended
 });
 

@@ -3,8 +3,8 @@ import type { CarNote } from '../../../core/job/kinds/note/standing.ts';
 import type { KnownSpecification } from '../../../core/job/joints.ts';
 import type { TimedKind } from '../../../core/work/minutes.ts';
 import type { StepKind } from '../../../core/work/kinds.ts';
-import type { Corner } from '../../../core/height/corners.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
+import type { JobLine } from './jobs.ts';
 import type { Database } from './pool.ts';
 
 /** The tables, for comparing and for emptying. */
@@ -17,24 +17,11 @@ export const projectionTables = [
 	'car_notes'
 ] as const;
 
-export interface LineRow {
+/** A line of the lists as it is kept: number and technician's name stand elsewhere. */
+export interface LineRow extends Omit<JobLine, 'id' | 'number' | 'technician'> {
 	jobId: string;
-	vehicleId: string;
-	plate: string;
-	car: string;
-	owner: string;
-	complaint: string;
-	corners: readonly Corner[];
 	technicianId: string | null;
-	stage: string;
-	owed: number;
-	minutes: number | null;
-	minutesLeft: number | null;
-	soakHours: number;
-	odometerKm: number | null;
-	wheelTorqueNm: number | null;
-	openedAt: string;
-	signedAt: string | null;
+	/** Its wheels are still to be checked. */
 	recheck: boolean;
 }
 

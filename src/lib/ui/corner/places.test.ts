@@ -4,6 +4,7 @@ import { jointPlaces } from '$core/layout/types';
 import { mechanismLayouts, type MechanismLayout } from '$core/mechanism/geometry';
 import { cornerPoints } from '$core/mechanism/points';
 import { sampleCorners } from '$core/mechanism/samples';
+import { bareAxle } from '$core/job/axle.testing';
 import { cornerMechanism, posturesAt } from '$core/job/corner';
 import { armOf, placeOf, shapeOf, type Flat } from './view';
 
@@ -57,20 +58,7 @@ describe.each(mechanismLayouts)('the places of joints on a %s corner', (layout) 
 
 it('every joint of every layout has a place of its own layout to be shown at', () => {
 	for (const layout of layouts) {
-		const axle = {
-			layout: layout.key,
-			trackMm: 1500,
-			tyreSize: '',
-			armLengthMm: null,
-			outerBelowInnerMm: null,
-			referenceHubToArchMm: null,
-			wheelRateNPerMm: null,
-			makerHeightMm: null,
-			makerHeightSchool: null,
-			tape: null,
-			hardpoints: null
-		};
-		const mechanism = cornerMechanism(axle, 360);
+		const mechanism = cornerMechanism(bareAxle(layout.key), 360);
 		if (!mechanism.ok) throw new Error(layout.key);
 		const postures = posturesAt(mechanism.value, [360]);
 		if (!postures.ok) throw new Error(layout.key);

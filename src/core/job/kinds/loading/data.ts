@@ -1,13 +1,4 @@
-import type { LoadMethod } from '../../../procedure/facts.ts';
+import type { Loading } from '../../model.ts';
 
 /** Subject the corner. */
-export interface Data {
-	method: LoadMethod;
-	hubToArchMm: number;
-	entered: string;
-	/** At the opposite corner, before the jack took weight and now. */
-	oppositeBeforeMm: number | null;
-	oppositeNowMm: number | null;
-	/** The device's reading it was made from. */
-	deviceReadingId: string | null;
-}
+export type Data = Omit<Loading, 'id' | 'corner' | 'personId' | 'takenAt'>;

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { checkHeight, schools, type SchoolKey } from '../../../height/schools.ts';
 import { quantity } from '../../../schema/fields.ts';
-import { entered, mm, phase, school } from '../../../schema/kept.ts';
+import { phase, readingFields, school } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { invalid, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
@@ -27,18 +27,7 @@ export const reading = defineKind<'reading', Said>({
 			height: quantity('length', {}),
 			withdraw: Joi.boolean()
 		}).xor('height', 'withdraw'),
-	kept: () =>
-		Joi.object({
-			phase: phase(),
-			school: school().required(),
-			heightMm: Joi.when('withdrawn', {
-				is: true,
-				then: Joi.valid(null),
-				otherwise: mm().max(1300)
-			}).required(),
-			entered: entered(),
-			withdrawn: Joi.boolean().required()
-		}),
+	kept: () => Joi.object({ ...readingFields(), withdrawn: Joi.boolean().required() }),
 	decide({ record, command: { subject, corrects }, said }) {
 		const { height, withdraw = false } = said;
 		if (said.school !== record.school) {
