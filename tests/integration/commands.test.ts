@@ -11,14 +11,13 @@ import { answerTo } from '../../tools/commands/compute.ts';
 import { openDatabase } from '../../src/lib/server/db/pool.ts';
 import { freePort, runningDatabase } from '../../tools/database.ts';
 import { isRunning } from '../../tools/process.ts';
+import { until } from './until.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'vane-commands-'));
 chmodSync(folder, 0o755);
 let port = 0;
 const running = new Set<ChildProcess>();
 
-/** Ends what hangs. */
-const hangMs = 240_000;
 const environment = (more: Record<string, string> = {}) => ({
 	...process.env,
 	NODE_OPTIONS: '',
@@ -63,16 +62,13 @@ async function vane(
 
 /** A serving command in this process, from its greeting until it is told to stop. */
 async function serveHere(args: string[], env: Record<string, string> = {}) {
-	const greeted = vi.fn();
 	const before = process.listenerCount('SIGINT');
 	const ended = vane(args, env);
-	void ended.then(greeted, greeted);
+	let over = false;
+	const end = () => (over = true);
+	void ended.then(end, end);
 	// It listens for Ctrl-C once it serves.
-	await vi.waitFor(
-		() =>
-			expect(process.listenerCount('SIGINT') > before || greeted.mock.calls.length > 0).toBe(true),
-		{ timeout: hangMs, interval: 20 }
-	);
+	await until(() => process.listenerCount('SIGINT') > before || over, 'serving');
 	return {
 		ended,
 		async stop() {
@@ -93,16 +89,10 @@ async function serve(
 	child.stdout.on('data', (chunk) => (output += chunk));
 	child.stderr.on('data', (chunk) => (output += chunk));
 	const ended = ending(child);
-	for (let i = 0; i < 600 && !output.includes('Ctrl-C stops it'); i++) {
-		if (
-			(await Promise.race([
-				ended,
-				new Promise((done) => setTimeout(() => done('waiting'), 100))
-			])) !== 'waiting'
-		) {
-			throw new Error(`vane ${args.join(' ')} ended: ${output}`);
-		}
-	}
+	let over = false;
+	void ended.then(() => (over = true));
+	await until(() => over || output.includes('Ctrl-C stops it'), 'the greeting');
+	if (over) throw new Error(`vane ${args.join(' ')} ended: ${output}`);
 	return { child, output };
 }
 

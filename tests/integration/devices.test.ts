@@ -21,6 +21,7 @@ import {
 	type Placement
 } from '../../src/lib/server/devices/readings.ts';
 import { checked, useShop } from './shop.ts';
+import { until } from './until.ts';
 
 const shop = useShop('devices');
 const quiet = { info() {}, warn() {}, error() {} };
@@ -47,15 +48,6 @@ async function close(): Promise<void> {
 }
 beforeAll(() => open());
 afterAll(close);
-
-async function until<T>(look: () => T | Promise<T>, what: string): Promise<NonNullable<T>> {
-	for (let i = 0; i < 400; i++) {
-		const seen = await look();
-		if (seen) return seen as NonNullable<T>;
-		await new Promise((done) => setTimeout(done, 15));
-	}
-	throw new Error(`never happened: ${what}`);
-}
 
 const kinds = ['wrench', 'height-gauge', 'wheel-scales'] as const;
 async function device(kind: (typeof kinds)[number] = 'wrench') {
@@ -334,30 +326,31 @@ describe('gauge and scales', () => {
 });
 
 describe('the line', () => {
-	/** Says these lines as they are; resolves to what comes back until the line ends or falls silent. */
+	/** Says these lines as they are; resolves to what comes back until the line ends or all is answered. */
 	function say(...messages: (string | object)[]): Promise<Record<string, unknown>[]> {
 		return new Promise((done) => {
 			const socket = connect(port, '127.0.0.1');
+			// Lines are answered in their order: after the answer to a last question there is nothing more.
+			const lines = [...messages, { type: 'ping' }].map((message) =>
+				typeof message === 'string' ? message : JSON.stringify(message)
+			);
+			const pings = lines.filter((line) => line === '{"type":"ping"}').length;
 			let heard = '';
-			const finish = () => {
-				socket.destroy();
-				done(
-					heard
-						.split('\n')
-						.filter(Boolean)
-						.map((line) => JSON.parse(line) as Record<string, unknown>)
-				);
-			};
-			let timer = setTimeout(finish, 1500);
+			const answers = () =>
+				heard
+					.split('\n')
+					.slice(0, -1)
+					.map((line) => JSON.parse(line) as Record<string, unknown>);
 			socket.on('data', (chunk) => {
 				heard += String(chunk);
-				clearTimeout(timer);
-				timer = setTimeout(finish, 400);
+				const said = answers();
+				if (said.filter(({ type }) => type === 'pong').length < pings) return;
+				socket.destroy();
+				done(said.slice(0, -1));
 			});
-			socket.on('error', finish);
-			socket.on('close', finish);
-			for (const message of messages)
-				socket.write(`${typeof message === 'string' ? message : JSON.stringify(message)}\n`);
+			socket.on('error', () => done(answers()));
+			socket.on('close', () => done(answers()));
+			for (const line of lines) socket.write(`${line}\n`);
 		});
 	}
 	const hello = (token: string) => ({ type: 'hello', protocol: 1, token });
