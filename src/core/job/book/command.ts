@@ -30,7 +30,9 @@ export function commandSchema(these: readonly KindName[] = saidKinds): Joi.Objec
 			.max(1e9)
 			.description('number of the last entry the writer had; left out: all of them'),
 		device: text(60).disallow('').description('the tablet it was entered at')
-	}).xor('data', 'again');
+	})
+		.xor('data', 'again')
+		.required();
 }
 
 const schemas = new Map<unknown, Joi.ObjectSchema>();
