@@ -13,6 +13,7 @@ import { findShop, updateShop } from '../../src/lib/server/db/shop.ts';
 import { searchJobs } from '../../src/lib/server/jobs/lists.ts';
 import { modelOf } from '../../src/lib/server/jobs/projections.ts';
 import { changeVehicle, createVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
+import { changePerson, createPerson } from '../../src/lib/server/people.ts';
 import { useShop } from './shop.ts';
 
 const shop = useShop('jobs');
@@ -39,6 +40,28 @@ describe('opening a job', () => {
 		const ids = await Promise.all(Array.from({ length: 12 }, () => shop.job()));
 		const numbers = await Promise.all(ids.map(async (id) => (await load(id)).number));
 		expect(new Set(numbers).size).toBe(12);
+	});
+
+	it('is found by its technician, by the name they have today', async () => {
+		const ids = [await shop.job(), await shop.job()];
+		const { id, handle } = { id: uuidv7(), handle: `t${uuidv7().slice(-8)}` };
+		await createPerson(shop.db, {
+			id,
+			handle,
+			name: 'Orla Quill',
+			role: 'technician',
+			secret: '246813'
+		});
+		for (const jobId of ids) await head(jobId, { technicianId: id });
+		const found = async (search: string) =>
+			(await searchJobs(shop.db, { search })).open.map((line) => line.id).sort();
+		expect(await found('orla quill')).toEqual([...ids].sort());
+		await changePerson(shop.db, id, { name: 'Orla Fenwick' });
+		expect(await found('fenw')).toEqual([...ids].sort());
+		expect(await found('quill')).toEqual([]);
+		const kept = await shop.projections(['job_words']);
+		await shop.rebuild();
+		expect(await shop.projections(['job_words'])).toEqual(kept);
 	});
 
 	it('is found by plate, owner, complaint and number, whatever signs are typed', async () => {

@@ -3,6 +3,7 @@ import { hashSecret } from './auth/secrets.ts';
 import { countLeads, findPerson, insertPerson, updatePerson, type Person } from './db/people.ts';
 import { isDuplicate, type Database } from './db/pool.ts';
 import { deleteSessionsOf } from './db/sessions.ts';
+import { renamed } from './jobs/projections.ts';
 import { notFound, refuse } from '../../core/problem.ts';
 
 export async function createPerson(
@@ -36,6 +37,7 @@ export async function changePerson(
 		if ((await countLeads(tx)) === 0) {
 			throw refuse('role', 'the shop needs at least one lead who can sign in', before.name);
 		}
+		if (change.name !== undefined && change.name !== before.name) await renamed(tx, id);
 		if (secretHash || change.active === false) await deleteSessionsOf(tx, id);
 		return (await findPerson(tx, id))!;
 	});

@@ -190,3 +190,13 @@ export async function listOpenJobIdsOf(db: Database, vehicleId: string): Promise
 	);
 	return rows.map((row) => row.job_id as string);
 }
+
+/** Every job of a technician, open or signed. */
+export async function listJobsOfTechnician(db: Database, personId: string): Promise<JobRow[]> {
+	const rows = await db.rows(
+		`SELECT j.id, j.number, j.vehicle_id, j.seq FROM job_lines l JOIN jobs j ON j.id = l.job_id
+		  WHERE l.technician_id = ? ORDER BY j.id`,
+		[personId]
+	);
+	return rows.map(toJob);
+}

@@ -10,7 +10,7 @@ import { timedCar } from '../../../core/schedule/cars.ts';
 import { expectedMinutes } from '../../../core/schedule/timeline.ts';
 import { soakNeeded } from '../../../core/work/scope.ts';
 import { listEntries } from '../db/entries.ts';
-import { listJobs, type JobRow } from '../db/jobs.ts';
+import { listJobs, listJobsOfTechnician, type JobRow } from '../db/jobs.ts';
 import { listPeople } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { projectionTables, putFact, putLine, putWords, type LineRow } from '../db/projections.ts';
@@ -109,6 +109,15 @@ function wordsOf(record: JobRecord): string[] {
 	const text = [number, complaint, plate, make, model, owner, technician].join(' ');
 	const joined = plain(plate.replace(/[^\p{L}\p{N}]/gu, ''));
 	return [...new Set([...searchWords(text), joined].map((word) => word.slice(0, 40)))].sort();
+}
+
+/** A technician has another name: their jobs are found by it from now on. */
+export async function renamed(tx: Database, personId: string): Promise<void> {
+	const people = await listPeople(tx);
+	for (const row of await listJobsOfTechnician(tx, personId)) {
+		const job = new Job({ ...row, people }, await listEntries(tx, row.id));
+		await putWords(tx, row.id, wordsOf(job.record));
+	}
 }
 
 /** What somebody searches for, word by word, as words are kept. */
