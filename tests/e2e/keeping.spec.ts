@@ -1,4 +1,4 @@
-import { expect, sent, test } from './shop';
+import { expect, patient, sent, test } from './shop';
 
 test('the server dies between two readings: nothing is lost, nothing twice', async ({
 	tomas: page,
@@ -38,6 +38,33 @@ test('a reload with entries waiting keeps them', async ({ tomas: page, jobUrl, r
 	await expect
 		.poll(async () => (await record(page, '2026-0261')).readings.some((r) => r.heightMm === 358))
 		.toBe(true);
+});
+
+test('two tabs of one browser, both without network, lose nothing to each other', async ({
+	tomas: page,
+	jobUrl,
+	record
+}) => {
+	const url = `${await jobUrl('2026-0260')}/heights/before`;
+	const other = patient(await page.context().newPage());
+	await page.goto(`${url}?corner=FL`);
+	await other.goto(`${url}?corner=FL`);
+	await page.context().route('**/entries', (route) => route.abort());
+	for (const [tab, height] of [
+		[page, '341'],
+		[other, '342'],
+		[page, '343']
+	] as const) {
+		await tab.locator('#reading').fill(height);
+		await tab.locator('#reading').press('Enter');
+		await expect(tab.getByRole('button', { name: `${height} mm kept here` })).toBeVisible();
+	}
+	await other.close();
+	await page.context().unroute('**/entries');
+	await page.reload();
+	const { readings } = await record(page, '2026-0260');
+	const left = readings.filter(({ corner }) => corner === 'FL').map((r) => r.heightMm);
+	expect(left.sort()).toEqual([341, 342, 343]);
 });
 
 test('two people on one car see each other’s readings and lose none', async ({

@@ -106,10 +106,10 @@ export async function sent(page: Page): Promise<void> {
 	if (!page.url().startsWith('http')) return;
 	const waiting = () =>
 		page.evaluate(() => {
-			const kept = JSON.parse(localStorage.getItem('vane-outbox') ?? '[]') as {
-				refusal?: object;
-			}[];
-			return kept.filter(({ refusal }) => !refusal).length;
+			const kept = Object.entries(localStorage).filter(([key]) => key.startsWith('vane-outbox:'));
+			return kept.filter(
+				([, entry]) => !(JSON.parse(entry as string) as object & { refusal?: object }).refusal
+			).length;
 		});
 	await expect.poll(waiting, { intervals: [25, 50, 100] }).toBe(0);
 }

@@ -11,7 +11,11 @@ const refused = (status: number, title = 'No'): Answer<unknown> => ({
 	ok: false,
 	refusal: { status, title }
 });
-const kept = () => JSON.parse(localStorage.getItem('vane-outbox') ?? '[]') as { id: string }[];
+const kept = () =>
+	Object.keys(localStorage)
+		.filter((key) => key.startsWith('vane-outbox:'))
+		.sort()
+		.map((key) => JSON.parse(localStorage.getItem(key)!) as { id: string });
 
 /** What was sent, in order. */
 const sentIds = () => call.mock.calls.map((sent) => (sent[2] as { id: string }).id);
@@ -111,9 +115,42 @@ describe('the outbox', () => {
 
 	it('begins empty where what was kept cannot be read', async () => {
 		localStorage.setItem('vane-outbox', '{not json');
+		localStorage.setItem('vane-outbox:a', '{nor this');
 		const outbox = await freshPage();
 		outbox.open();
 		expect(outbox.entries).toEqual([]);
+	});
+
+	it('takes over what stood in one list before, in its order', async () => {
+		const [a, b] = ['b', 'a'].map((id) => ({ id, path: '/jobs/1/entries', body: { id } }));
+		localStorage.setItem('vane-outbox', JSON.stringify([b, a]));
+		call.mockResolvedValueOnce(refused(0));
+		const outbox = await freshPage();
+		outbox.open();
+		expect(outbox.waiting.map(({ id }) => id)).toEqual(['a', 'b']);
+		expect([kept().length, localStorage.getItem('vane-outbox')]).toEqual([2, null]);
+		await vi.advanceTimersByTimeAsync(3100);
+		expect([sentIds(), kept()]).toEqual([['a', 'a', 'b'], []]);
+	});
+
+	it('of one tab leaves what another tab keeps', async () => {
+		call.mockResolvedValue(refused(0));
+		const [one, other] = [await freshPage(), await freshPage()];
+		one.open();
+		other.open();
+		await one.add('/jobs/1/readings', { id: 'a' });
+		await other.add('/jobs/1/readings', { id: 'b' });
+		await one.add('/jobs/1/readings', { id: 'c' });
+		expect(kept().map(({ id }) => id)).toEqual(['a', 'b', 'c']);
+		call.mockResolvedValue(ok);
+		await one.send();
+		expect(kept().map(({ id }) => id)).toEqual(['b']);
+		const later = await freshPage();
+		later.open();
+		await vi.advanceTimersByTimeAsync(10);
+		expect([later.entries, kept()]).toEqual([[], []]);
+		await vi.advanceTimersByTimeAsync(3100);
+		expect(other.entries).toEqual([]);
 	});
 
 	it('sends when the network is back, without waiting for its turn', async () => {

@@ -20,7 +20,11 @@ export interface Entry {
 	became?: BookEntry[];
 }
 
-const storageKey = 'vane-outbox';
+/** Each entry has a key of its own in the browser, so that two tabs never write over each other. */
+const keyOf = (id: string) => `vane-outbox:${id}`;
+const isKey = (key: string) => key.startsWith(keyOf(''));
+/** Where all of them stood in one list before. */
+const listKey = 'vane-outbox';
 const retryMs = 3000;
 
 class Outbox {
@@ -40,27 +44,30 @@ class Outbox {
 
 	/** Reads what an earlier page left behind, and sends it. Call once in the browser. */
 	open(): void {
-		try {
-			const kept = JSON.parse(localStorage.getItem(storageKey) ?? '[]') as Entry[];
-			this.entries = kept.map(ofToday);
-		} catch {
-			this.entries = [];
-		}
+		for (const entry of readable<Entry[]>(localStorage.getItem(listKey)) ?? [])
+			keep(ofToday(entry));
+		localStorage.removeItem(listKey);
+		// Ids are made in the order of the work.
+		this.entries = Object.keys(localStorage)
+			.filter(isKey)
+			.sort()
+			.flatMap((key) => readable<Entry>(localStorage.getItem(key)) ?? []);
 		addEventListener('online', () => void this.send());
 		void this.send();
 	}
 
 	/** Keeps the entry and sends it; resolves to what the server refused, if it did at once. */
 	async add(path: string, body: Entry['body']): Promise<Refusal | undefined> {
-		this.entries.push({ id: body.id, path, body });
-		this.#keep();
+		const entry = { id: body.id, path, body };
+		this.entries.push(entry);
+		keep(entry);
 		await this.send();
 		return this.entries.find((entry) => entry.id === body.id)?.refusal;
 	}
 
 	drop(id: string): void {
 		this.entries = this.entries.filter((entry) => entry.id !== id);
-		this.#keep();
+		localStorage.removeItem(keyOf(id));
 	}
 
 	async send(): Promise<void> {
@@ -72,7 +79,7 @@ class Outbox {
 			if (answer.ok) {
 				entry.sent = true;
 				entry.became = answer.value?.entries ?? [];
-				this.#keep();
+				localStorage.removeItem(keyOf(entry.id));
 				continue;
 			}
 			const { status } = answer.refusal;
@@ -82,7 +89,7 @@ class Outbox {
 				break;
 			}
 			entry.refusal = answer.refusal;
-			this.#keep();
+			keep(entry);
 		}
 		this.#sending = false;
 		const sent = this.entries.filter((entry) => entry.sent);
@@ -100,9 +107,16 @@ class Outbox {
 		clearTimeout(this.#timer);
 		this.#timer = setTimeout(() => void this.send(), retryMs);
 	}
+}
 
-	#keep(): void {
-		localStorage.setItem(storageKey, JSON.stringify(this.entries.filter((entry) => !entry.sent)));
+const keep = (entry: Entry): void => localStorage.setItem(keyOf(entry.id), JSON.stringify(entry));
+
+/** Undefined where there is nothing, or nothing that can be read. */
+function readable<T>(text: string | null): T | undefined {
+	try {
+		return text === null ? undefined : (JSON.parse(text) as T);
+	} catch {
+		return undefined;
 	}
 }
 
