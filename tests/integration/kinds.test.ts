@@ -339,6 +339,12 @@ async function randomBook(g: GeneratorValue, order: readonly KindName[]): Promis
 		data: { torque: '62 ft-lb', carState: 'hanging', wrenchId: wrench.id, wrench: wrench.name }
 	};
 	browser = await sayAtBoth(id, browser, { id: uuidv7(), ...pull, ...by }, shop.technician);
+	const specified = {
+		kind: 'joint',
+		subject: browser.record.joints.find(({ kind }) => kind === 'ball-joint')!.id,
+		data: { torque: '65 N·m', torqueSource: 'maker' }
+	};
+	browser = await sayAtBoth(id, browser, { id: uuidv7(), ...specified, ...by }, shop.technician);
 	for (const [i, kind] of [...first, ...order].entries()) {
 		const { record } = browser;
 		const earlier = record.entries.filter((entry) => entry.kind === kind);

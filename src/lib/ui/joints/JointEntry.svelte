@@ -135,6 +135,9 @@
 	});
 
 	onMount(() => {
+		// Never out of a field that somebody writes in: the joint before was recorded meanwhile.
+		if (document.activeElement?.matches('textarea, input:not([type=radio], [type=checkbox])'))
+			return;
 		const first = input ?? section?.querySelector<HTMLElement>('[data-main]');
 		first?.focus({ preventScroll: true });
 		input?.select();
