@@ -45,7 +45,7 @@ test('two tabs of one browser, both without network, lose nothing to each other'
 	jobUrl,
 	record
 }) => {
-	const url = `${await jobUrl('2026-0260')}/heights/before`;
+	const url = `${await jobUrl('2026-0258')}/heights/after`;
 	const other = patient(await page.context().newPage());
 	await page.goto(`${url}?corner=FL`);
 	await other.goto(`${url}?corner=FL`);
@@ -62,8 +62,10 @@ test('two tabs of one browser, both without network, lose nothing to each other'
 	await other.close();
 	await page.context().unroute('**/entries');
 	await page.reload();
-	const { readings } = await record(page, '2026-0260');
-	const left = readings.filter(({ corner }) => corner === 'FL').map((r) => r.heightMm);
+	const { readings } = await record(page, '2026-0258');
+	const left = readings
+		.filter(({ corner, phase }) => corner === 'FL' && phase === 'after')
+		.map((r) => r.heightMm);
 	expect(left.sort()).toEqual([341, 342, 343]);
 });
 
