@@ -121,6 +121,16 @@ describe('the outbox', () => {
 		expect(outbox.entries).toEqual([]);
 	});
 
+	it('sends an entry also where the browser has no room to keep it', async () => {
+		const full = vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+			throw new DOMException('full', 'QuotaExceededError');
+		});
+		const outbox = await freshPage();
+		expect(await outbox.add('/jobs/1/readings', { id: 'a' })).toBeUndefined();
+		expect(sentIds()).toEqual(['a']);
+		full.mockRestore();
+	});
+
 	it('takes over what stood in one list before, in its order', async () => {
 		const [a, b] = ['b', 'a'].map((id) => ({ id, path: '/jobs/1/entries', body: { id } }));
 		localStorage.setItem('vane-outbox', JSON.stringify([b, a]));

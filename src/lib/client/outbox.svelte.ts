@@ -109,7 +109,13 @@ class Outbox {
 	}
 }
 
-const keep = (entry: Entry): void => localStorage.setItem(keyOf(entry.id), JSON.stringify(entry));
+function keep(entry: Entry): void {
+	try {
+		localStorage.setItem(keyOf(entry.id), JSON.stringify(entry));
+	} catch {
+		// The browser has no room: the entry is on this page still, and is sent all the same.
+	}
+}
 
 /** Undefined where there is nothing, or nothing that can be read. */
 function readable<T>(text: string | null): T | undefined {
