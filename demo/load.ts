@@ -9,7 +9,7 @@ import { jobFileSchema } from '../src/lib/schema/job-file.ts';
 import { validate, faultLine } from '../src/core/validate.ts';
 import type { Role } from '../src/core/job/model.ts';
 import { putSlot } from '../src/lib/server/db/bays.ts';
-import { listJobs } from '../src/lib/server/db/jobs.ts';
+import { listJobs, type JobRow } from '../src/lib/server/db/jobs.ts';
 import { findPerson } from '../src/lib/server/db/people.ts';
 import type { Database } from '../src/lib/server/db/pool.ts';
 import { createShop } from '../src/lib/server/db/shop.ts';
@@ -17,6 +17,9 @@ import { insertCalibration, insertWrench, listWrenches } from '../src/lib/server
 import { addDevice } from '../src/lib/server/devices/devices.ts';
 import type { StandInTokens } from '../devices/stand-ins.ts';
 import { importJob, type JobFile } from '../src/lib/server/exchange/job-file.ts';
+import { append, readJob } from '../src/lib/server/jobs/book.ts';
+import type { Sealer } from '../src/lib/server/proof/keys.ts';
+import { sealSignature } from '../src/lib/server/proof/seal.ts';
 import { createPerson } from '../src/lib/server/people.ts';
 
 const here = new URL('.', import.meta.url);
@@ -100,7 +103,16 @@ async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void>
 	}
 }
 
-export async function loadDemo(db: Database): Promise<void> {
+/** The demo's key is made where it is loaded: its signed jobs are sealed there. */
+async function sealDemo(db: Database, row: JobRow, sealer: Sealer): Promise<void> {
+	const job = await readJob(db, row.id);
+	const { signOff, seals } = job.record;
+	if (!signOff || seals.length) return;
+	const signature = job.entries.find(({ id }) => id === signOff.id)!;
+	await append(db, row, job, [await sealSignature(db, job, signature, sealer)]);
+}
+
+export async function loadDemo(db: Database, sealer: Sealer): Promise<void> {
 	const shop = readShop();
 	for (const { pin, ...person } of shop.people) {
 		if (!(await findPerson(db, person.id))) await createPerson(db, { ...person, secret: pin });
@@ -113,9 +125,12 @@ export async function loadDemo(db: Database): Promise<void> {
 		const file = JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as unknown;
 		const checked = validate<JobFile>(jobFileSchema, file, { now: Date.now() });
 		if (!checked.ok) throw new Error(`${name}: ${checked.faults.map(faultLine).join('; ')}`);
-		await importJob(db, checked.value);
+		await importJob(db, checked.value, null);
 	}
 	await placeCars(db, shop.bayPlan);
 	// Last: an interrupted load is seen as no shop, and starts over with what is here already.
-	await createShop(db, shop.name, shop.units);
+	await db.transaction(async (tx) => {
+		await createShop(tx, shop.name, shop.units);
+		for (const row of await listJobs(tx)) await sealDemo(tx, row, sealer);
+	});
 }

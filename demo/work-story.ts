@@ -8,6 +8,7 @@ import {
 	type RustGrade,
 	type Strategy
 } from '../src/core/work/scope.ts';
+import { readCompressorInput } from '../src/core/spring/compressor.ts';
 import { usualCosts } from '../src/core/job/costs.ts';
 import type { KindData, KindName } from '../src/core/job/kinds/data.ts';
 import type { PartStatus } from '../src/core/job/kinds/part/data.ts';
@@ -71,7 +72,7 @@ export function tellWork(book: Book, story: WorkStory, { say, now, key }: Teller
 		});
 	}
 	for (const axle of Object.keys(story.scope)) if (story.prices) keep('prices', axle, story.prices);
-	for (const part of book.job.parts(usualCosts)) {
+	for (const part of book.job.parts) {
 		if (story.parts) keep('part', part.id, { number: '', status: story.parts, note: '' });
 	}
 	for (const { corner, part, old, new: fresh } of story.compared ?? []) {
@@ -96,7 +97,8 @@ export function tellWork(book: Book, story: WorkStory, { say, now, key }: Teller
 		});
 	}
 	if (story.compressor) {
-		const { corner, input, turned } = story.compressor;
+		const { corner, turned } = story.compressor;
+		const input = readCompressorInput(story.compressor.input);
 		keep('compressor', corner, {
 			input,
 			typed: {
@@ -106,7 +108,8 @@ export function tellWork(book: Book, story: WorkStory, { say, now, key }: Teller
 				freeLengthMm: `${input.freeLengthMm} mm`,
 				installedLengthMm: `${input.installedLengthMm} mm`,
 				clearanceMm: `${input.clearanceMm} mm`,
-				hooks: String(input.hooks),
+				screws: String(input.screws),
+				hooksPerScrew: String(input.hooksPerScrew),
 				screwLeadMm: `${input.screwLeadMm} mm`,
 				wireDiameterMm: `${input.wireDiameterMm} mm`,
 				ratedLoadPerHookN: `${input.ratedLoadPerHookN} N`

@@ -11,6 +11,8 @@ import {
 	type PerCorner
 } from '../src/core/height/corners.ts';
 import { actionsOf, type JointProgramme } from '../src/core/fastener/joint-programme.ts';
+import { oneTimePieces } from '../src/core/fastener/hardware.ts';
+import { owedLine } from '../src/core/procedure/owed.ts';
 import type { WrenchKind } from '../src/core/fastener/rack.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
 import { layoutJoints } from '../src/core/job/kinds/head/index.ts';
@@ -717,7 +719,8 @@ stories.push(
 					freeLengthMm: 342,
 					installedLengthMm: 258,
 					clearanceMm: 6,
-					hooks: 4,
+					screws: 2,
+					hooksPerScrew: 1,
 					screwLeadMm: 2,
 					wireDiameterMm: 12.4,
 					ratedLoadPerHookN: 8000
@@ -872,8 +875,11 @@ function tell(story: Story): Book {
 	read(say, story, 'after', now);
 	const { sign } = story;
 	if (sign) {
-		const why = { overrideReason: sign.reason };
-		say('signed', 'car', why, { at: now(600), by: idOf(sign.by) });
+		const over = book.job.view.standing.owed.map((item) => ({
+			item: owedLine(item),
+			reason: sign.reason
+		}));
+		say('signed', 'car', { over }, { at: now(600), by: idOf(sign.by) });
 	}
 	return book;
 }
@@ -931,10 +937,17 @@ function tighten(book: Book, say: Say, story: Story, now: (seconds?: number) => 
 		const data = nm === null ? { seen: 'washer-edge' } : { torque: `${nm} N·m`, ...held(nm) };
 		say('torque', joint.id, { ...data, ...how }, { at: now(seconds) });
 	};
+	const renewed = (joint: Joint) => {
+		const pieces = oneTimePieces(joint);
+		const data = Object.fromEntries(pieces.map((piece) => [piece, { done: 'renewed' }]));
+		if (pieces.length) say('hardware', joint.id, data, { at: now(10) });
+	};
 	const { joints } = book.job.record;
 	const anyTime = joints.filter((joint) => joint.rule === 'any-time');
-	for (const joint of anyTime.slice(0, Math.ceil(anyTime.length * story.joints)))
+	for (const joint of anyTime.slice(0, Math.ceil(anyTime.length * story.joints))) {
 		pull(joint, 90, hanging);
+		renewed(joint);
+	}
 	if (!story.bushes) return;
 	const bushes = joints.filter((joint) => joint.rule === 'ride-height');
 	for (const joint of bushes) {
@@ -955,9 +968,13 @@ function tighten(book: Book, say: Say, story: Story, now: (seconds?: number) => 
 		const target = book.job.view.corners[corner].target!.heightMm;
 		const at = loaded(Math.round(target) + scatter(3));
 		say('loading', corner, { method: at.method, hubToArch: at.hubToArch }, { at: now(240) });
-		for (const joint of bushes.filter((bush) => bush.corner === corner)) pull(joint, 80, at);
+		for (const joint of bushes.filter((bush) => bush.corner === corner)) {
+			pull(joint, 80, corner === wound?.corner ? { ...at, loosenedFirst: true } : at);
+			renewed(joint);
+		}
 	}
 	if (!story.wheels) return;
+	say('down', 'car', { onWheels: true }, { at: now(200) });
 	for (const joint of joints.filter((j) => j.kind === 'wheel')) {
 		for (const [action, { torqueNm }] of actionsOf(joint).entries()) {
 			pull(joint, 12, { carState: 'loaded', method: 'on-wheels', action }, torqueNm);

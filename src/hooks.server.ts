@@ -12,7 +12,7 @@ import { Problem } from '$core/problem';
 import { randomUUID } from 'node:crypto';
 
 /** Everything else needs a session. */
-const open = [/^\/sign-in$/, /^\/api\/v1\/session$/, /^\/api\/v1\/(health|ready)$/];
+const open = [/^\/(sign-in|verify)$/, /^\/api\/v1\/(session|health|ready|verify|keys)$/];
 
 export const init: ServerInit = () => {
 	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, endStreams);

@@ -5,7 +5,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { tail, type DatabaseAddress } from './database.ts';
 import { problem, stopProcess } from './process.ts';
-import type { Settings } from './settings.ts';
+import { keyFolder, type Settings } from './settings.ts';
 import { root } from './system.js';
 
 export interface RunningApplication {
@@ -25,6 +25,7 @@ export function serverEnvironment(address: DatabaseAddress, settings: Settings):
 		VANE_DB_PASSWORD: address.password,
 		VANE_DB_NAME: address.database,
 		VANE_ORIGIN: settings.origin,
+		VANE_KEY_DIR: keyFolder(settings.folder),
 		VANE_DEVICE_HOST: settings.deviceHost,
 		VANE_DEVICE_PORT: String(settings.devicePort),
 		HOST: settings.host,

@@ -32,6 +32,7 @@ import { launchOptions } from './browser.ts';
 import { startApplication } from './application.ts';
 import { buildIfChanged } from './build.ts';
 import { freePort, startDatabase } from './database.ts';
+import { keyFolder } from './settings.ts';
 import { root } from './system.js';
 
 const corner = sampleCorners['double-wishbone'];
@@ -152,10 +153,10 @@ async function drawsInThePage(): Promise<{
 	const server = await startDatabase(folder);
 	await migrate(server.address, join(root, 'db/migrations'));
 	const db = openDatabase(server.address);
-	await loadDemo(db);
-	await db.close();
 	const port = await freePort();
 	const origin = `http://127.0.0.1:${port}`;
+	await loadDemo(db, { folder: keyFolder(folder), origin });
+	await db.close();
 	const application = await startApplication(server.address, {
 		folder,
 		host: '127.0.0.1',

@@ -17,6 +17,7 @@ import type { Proof } from '../src/core/job/model.ts';
 import { startApplication } from './application.ts';
 import { buildIfChanged } from './build.ts';
 import { freePort, startDatabase } from './database.ts';
+import { keyFolder } from './settings.ts';
 import { root } from './system.js';
 
 const seconds = Number(process.argv[2] ?? 60);
@@ -32,9 +33,9 @@ chmodSync(folder, 0o755);
 const server = await startDatabase(folder);
 await migrate(server.address, join(root, 'db/migrations'));
 const db = openDatabase(server.address);
-await loadDemo(db);
 const [port, devicePort] = [await freePort(), await freePort()];
 const origin = `http://127.0.0.1:${port}`;
+await loadDemo(db, { folder: keyFolder(folder), origin });
 const application = await startApplication(server.address, {
 	folder,
 	host: '127.0.0.1',

@@ -18,6 +18,9 @@ export interface Settings {
 	firstLead?: { name: string; pin: string };
 }
 
+/** Where an instance keeps the key it seals with. */
+export const keyFolder = (folder: string): string => join(folder, 'keys');
+
 /** WHATWG Fetch standard, “port blocking”, from 1024 up. */
 const portsBrowsersRefuse = [
 	1719, 1720, 1723, 2049, 3659, 4045, 4190, 5060, 5061, 6000, 6566, 6665, 6666, 6667, 6668, 6669,

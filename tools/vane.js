@@ -19,11 +19,15 @@ const commands = {
 	db: { needs: ['node', 'mariadb'], help: 'SQL client on the private database   [--demo]' },
 	verify: {
 		needs: ['node', 'mariadb'],
-		help: '[JOB …]: are the books as they were written?   [--demo]'
+		help: '[JOB …]: are the books as they were written?   [--demo]\n           FILE: is a job file as a known shop sealed it?   [--key KEY]'
 	},
 	rebuild: {
 		needs: ['node', 'mariadb'],
 		help: 'lists and counts made anew from the books   [--demo]'
+	},
+	keys: {
+		needs: ['node', 'mariadb'],
+		help: 'the keys this shop seals with   [rotate] [--demo]'
 	},
 	backup: { needs: ['node', 'mariadb'], help: 'FILE: consistent dump   [--demo]' },
 	restore: { needs: ['node', 'mariadb'], help: 'FILE: load a dump   [--demo] [--replace]' }

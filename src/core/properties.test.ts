@@ -131,7 +131,8 @@ describe('springs', () => {
 						freeLengthMm: 340,
 						installedLengthMm: 250,
 						clearanceMm: clearance,
-						hooks: 2,
+						screws: 2,
+						hooksPerScrew: 1,
 						screwLeadMm: 2,
 						wireDiameterMm: 10
 					})

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { identifySpring, springRate } from '../../src/core/spring/rate';
-import { springCompressor } from '../../src/core/spring/compressor';
+import { readCompressorInput, springCompressor } from '../../src/core/spring/compressor';
 import { springStack } from '../../src/core/spring/series';
 import { readSpringTable } from '../../src/core/spring/table';
 import { convert, findUnit } from '../../src/core/units/dimensions';
@@ -100,7 +100,8 @@ it('the hooked coils take the whole deflection', () => {
 		freeLengthMm: 340,
 		installedLengthMm: 250,
 		clearanceMm: 8,
-		hooks: 2,
+		screws: 2,
+		hooksPerScrew: 1,
 		screwLeadMm: 2,
 		wireDiameterMm: 12
 	};
@@ -120,4 +121,35 @@ it('the hooked coils take the whole deflection', () => {
 	expect(found.coilBind).toBe(false);
 	const tight = valueOf(springCompressor({ ...input, hookedCoils: 2 }));
 	expect(tight.coilBind).toBe(true);
+});
+
+it('a compressor’s force by hand sum, for one, two and three screws', () => {
+	// 27 N/mm over 5.25 coils is 141.75 N/mm a coil; 3.75 coils, drawn 84 + 6 mm: 141.75 × 90 / 3.75 = 3402 N.
+	const spring = {
+		rateNPerMm: 27,
+		activeCoils: 5.25,
+		hookedCoils: 3.75,
+		freeLengthMm: 342,
+		installedLengthMm: 258,
+		clearanceMm: 6,
+		screwLeadMm: 2,
+		wireDiameterMm: 12.4
+	};
+	const forces = (screws: number, hooksPerScrew: number) => {
+		const { hookForceTotalN, forcePerScrewN, forcePerHookN } = valueOf(
+			springCompressor({ ...spring, screws, hooksPerScrew })
+		);
+		return [hookForceTotalN, forcePerScrewN, forcePerHookN].map((n) => Number(n.toFixed(3)));
+	};
+	expect(forces(1, 1)).toEqual([3402, 3402, 3402]);
+	expect(forces(2, 1)).toEqual([3402, 1701, 1701]);
+	expect(forces(2, 2)).toEqual([3402, 1701, 850.5]);
+	expect(forces(3, 1)).toEqual([3402, 1134, 1134]);
+	// A hook at either end of each of two screws, told as four hooks: each bears its screw’s whole force.
+	const told = readCompressorInput({ ...spring, hooks: 4 });
+	expect(valueOf(springCompressor(told)).forcePerHookN).toBeCloseTo(1701, 9);
+	const rated = { ...spring, screws: 2, hooksPerScrew: 2, ratedLoadPerHookN: 1000 };
+	expect(valueOf(springCompressor(rated)).overloaded).toBe(false);
+	const screw = { ...rated, ratedLoadPerScrewN: 1500 };
+	expect(valueOf(springCompressor(screw)).overloaded).toBe(true);
 });

@@ -104,7 +104,8 @@ describe('by hand', () => {
 			freeLengthMm: 300,
 			installedLengthMm: 220,
 			clearanceMm: 20,
-			hooks: 2,
+			screws: 2,
+			hooksPerScrew: 1,
 			screwLeadMm: 2,
 			wireDiameterMm: 10
 		});

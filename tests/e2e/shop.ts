@@ -18,6 +18,7 @@ import { migrate } from '../../src/lib/server/db/migrate';
 import { openDatabase } from '../../src/lib/server/db/pool';
 import { startApplication, type RunningApplication } from '../../tools/application';
 import { freePort, startDatabase, type DatabaseAddress } from '../../tools/database';
+import { keyFolder } from '../../tools/settings';
 
 export { expect };
 
@@ -151,9 +152,9 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 			const server = await startDatabase(folder);
 			await migrate(server.address, 'db/migrations');
 			const db = openDatabase(server.address);
-			await loadDemo(db);
-			await db.close();
 			const shop = new RunningShop(server.address, folder, await freePort(), await freePort());
+			await loadDemo(db, { folder: keyFolder(folder), origin: shop.origin });
+			await db.close();
 			await shop.start();
 			await use(shop);
 			await shop.stop();

@@ -143,7 +143,7 @@ describe('a job file of before', () => {
 		const fresh = openDatabase(address);
 		const checked = validate<FirstJobFile>(firstJobFileSchema, file(), { now: Date.now() });
 		if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
-		const { jobId } = await importJob(fresh, checked.value);
+		const { jobId } = await importJob(fresh, checked.value, null);
 		const { record } = await readJob(fresh, jobId);
 		const {
 			version: _,
@@ -161,14 +161,14 @@ describe('a job file of before', () => {
 			old.lines.find(({ number }) => number === '2026-0262')!.stage
 		);
 		// Twice is once.
-		expect(await importJob(fresh, checked.value)).toMatchObject({ created: false });
+		expect(await importJob(fresh, checked.value, null)).toMatchObject({ created: false });
 		await fresh.close();
 	});
 
 	it('that was changed on the way is not', async () => {
 		const changed = file();
 		changed.job.readings[0]!.heightMm = 300;
-		await expect(importJob(db, changed)).rejects.toMatchObject({
+		await expect(importJob(db, changed, null)).rejects.toMatchObject({
 			faults: [{ field: 'job.chain', message: expect.stringContaining('is not as it was written') }]
 		});
 	});

@@ -48,14 +48,15 @@ describe('a job file', () => {
 		const job = await here.record(id);
 		const wheel = job.joints.find(({ kind }) => kind === 'wheel')!;
 		const onWheels = { carState: 'loaded', method: 'on-wheels' };
+		await here.say(id, 'down', 'car', { onWheels: true });
 		await here.torque(id, wheel.id, { ...onWheels, torque: '60', action: 0 });
 		await here.torque(id, wheel.id, { ...onWheels, torque: '60', action: 1 });
 		const rigid = job.joints.find(({ kind }) => kind === 'rigid')!;
 		await here.torque(id, rigid.id, { torque: undefined, skipReason: 'waiting for the bolt' });
 		await here.loading(id, { hubToArch: '14 3/8 in', oppositeBefore: '702', oppositeNow: '701' });
 		const file = JSON.parse(JSON.stringify(toJobFile(await readJob(here.db, id)))) as JobFile;
-		await importJob(there.db, file);
-		expect(toJobFile(await readJob(there.db, id))).toEqual(file);
+		await importJob(there.db, file, there.lead);
+		expect(toJobFile(await readJob(there.db, id)).entries.slice(0, -1)).toEqual(file.entries);
 		expect(file.entries.slice(-4).map(({ kind }) => kind)).toEqual([
 			'torque',
 			'torque',
@@ -75,8 +76,10 @@ describe('a job file', () => {
 
 	it('recreates the job elsewhere, with the same ids and the same meaning', async () => {
 		const file = await aFile();
-		expect(await importJob(there.db, file)).toMatchObject({ created: true });
-		expect(toJobFile(await readJob(there.db, file.job.id))).toEqual(file);
+		expect(await importJob(there.db, file, there.lead)).toMatchObject({ created: true });
+		const brought = toJobFile(await readJob(there.db, file.job.id)).entries;
+		expect(brought.slice(0, -1)).toEqual(file.entries);
+		expect(brought.at(-1)).toMatchObject({ kind: 'imported', personId: there.lead.id });
 		const [copy, own] = [await there.record(file.job.id), await here.record(file.job.id)];
 		expect(viewJob(copy).standing.owed).toEqual(viewJob(own).standing.owed);
 	});
@@ -102,7 +105,7 @@ describe('a job file', () => {
 		addFormats(ajv);
 		const check = ajv.compile(jobFileJsonSchema());
 		expect(check(file), JSON.stringify(check.errors)).toBe(true);
-		await importJob(there.db, file);
+		await importJob(there.db, file, there.lead);
 		const { targets } = await there.record(id);
 		expect(targets).toEqual((await here.record(id)).targets);
 		expect(targets[0]!.prediction!.typed.sprungLoad).toBe('800 lbf');
@@ -110,8 +113,8 @@ describe('a job file', () => {
 
 	it('imported twice is one job', async () => {
 		const file = await aFile();
-		await importJob(there.db, file);
-		expect(await importJob(there.db, file)).toMatchObject({ created: false });
+		await importJob(there.db, file, there.lead);
+		expect(await importJob(there.db, file, there.lead)).toMatchObject({ created: false });
 		const { vehicle } = await there.record(file.job.id);
 		const { open } = await searchJobs(there.db, { vehicleId: vehicle.id });
 		expect(open.map(({ id }) => id)).toEqual([file.job.id]);
@@ -119,7 +122,7 @@ describe('a job file', () => {
 
 	it('brings people by name, who cannot sign in', async () => {
 		const file = await aFile();
-		await importJob(there.db, file);
+		await importJob(there.db, file, there.lead);
 		expect(
 			(await listPeople(there.db)).find((person) => person.id === here.technician.id)
 		).toMatchObject({ canSignIn: false, active: false });
@@ -163,7 +166,7 @@ describe('a job file', () => {
 		const file = await aFile();
 		spoil(file);
 		const refused = await Promise.resolve()
-			.then(() => importJob(there.db, file))
+			.then(() => importJob(there.db, file, there.lead))
 			.catch((error) => error);
 		const fields = refused.faults?.map((fault: { field: string }) => fault.field) ?? [];
 		expect(fields).toContainEqual(expect.stringMatching(field));
@@ -190,7 +193,7 @@ describe('a job file', () => {
 
 	it('for a plate that another car has here is refused, not mixed up', async () => {
 		const file = await aFile();
-		await importJob(there.db, file);
+		await importJob(there.db, file, there.lead);
 		const { plate } = (await here.record(file.job.id)).vehicle;
 		await there.db.run('UPDATE vehicles SET plate = ? WHERE plate = ?', ['MOVED', plate]);
 		await there.job(['FL'], { plate });
@@ -198,7 +201,7 @@ describe('a job file', () => {
 		const other = toJobFile(await readJob(here.db, twin));
 		const taken = (await here.record(twin)).vehicle.plate;
 		await there.job(['FL'], { plate: taken });
-		await expect(importJob(there.db, other)).rejects.toMatchObject({
+		await expect(importJob(there.db, other, there.lead)).rejects.toMatchObject({
 			faults: [{ field: 'vehicle.plate' }]
 		});
 	});
@@ -231,8 +234,8 @@ describe('tables', () => {
 
 describe('the demo shop', () => {
 	it('loads through the import, with jobs at every stage and nothing twice', async () => {
-		await loadDemo(demo.db);
-		await loadDemo(demo.db);
+		await loadDemo(demo.db, demo.sealer);
+		await loadDemo(demo.db, demo.sealer);
 		const { open, signed } = await searchJobs(demo.db, {});
 		const jobs = [...open, ...signed];
 		expect(jobs).toHaveLength(20);

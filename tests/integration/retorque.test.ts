@@ -70,7 +70,7 @@ describe('wheels after the first kilometres', () => {
 		const id = await signedJob();
 		await check(id);
 		const file = JSON.parse(JSON.stringify(toJobFile(await readJob(shop.db, id)))) as JobFile;
-		await importJob(there.db, file);
+		await importJob(there.db, file, there.lead);
 		expect((await there.record(id)).retorques).toEqual((await shop.record(id)).retorques);
 	});
 

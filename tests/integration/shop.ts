@@ -1,4 +1,7 @@
 /** A small shop in a fresh database, and the things tests do in it. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, inject } from 'vitest';
 import { v7 as uuidv7 } from 'uuid';
 import type { Corner } from '../../src/core/height/corners.ts';
@@ -18,6 +21,7 @@ import type { KindName } from '../../src/core/job/kinds/data.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { rebuild } from '../../src/lib/server/jobs/projections.ts';
 import type { JobRecord } from '../../src/core/job/record.ts';
+import type { Sealer } from '../../src/lib/server/proof/keys.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
 import { invalid } from '../../src/core/problem.ts';
 import { createVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
@@ -37,6 +41,11 @@ export class TestShop {
 	db!: OpenDatabase;
 	lead!: Person;
 	technician!: Person;
+	/** What its signatures are sealed with. */
+	readonly sealer: Sealer = {
+		folder: mkdtempSync(join(tmpdir(), 'vane-keys-')),
+		origin: 'http://shop.test'
+	};
 
 	async open(name: string): Promise<void> {
 		const address = await freshDatabase(inject('database'), name);
@@ -45,6 +54,11 @@ export class TestShop {
 		await createShop(this.db, 'Test shop', { system: 'metric', torque: 'N·m' });
 		this.lead = await this.person('lead', 'lead');
 		this.technician = await this.person('tech', 'technician');
+	}
+
+	async close(): Promise<void> {
+		await this.db.close();
+		rmSync(this.sealer.folder, { recursive: true, force: true });
 	}
 
 	async person(handle: string, role: 'lead' | 'technician'): Promise<Person> {
@@ -106,7 +120,8 @@ export class TestShop {
 		const read = readCommand(given, context);
 		if (!read.ok) throw invalid(read.faults);
 		const { device, ...command } = read.value;
-		return (await tell(this.db, jobId, command, { person: by, device })).entries;
+		return (await tell(this.db, jobId, command, { person: by, device, sealer: this.sealer }))
+			.entries;
 	}
 
 	/** The one entry that was said, flat. */
@@ -195,6 +210,6 @@ const more = (id: unknown, enteredAt: unknown, corrects?: unknown) => ({
 export function useShop(name: string): TestShop {
 	const shop = new TestShop();
 	beforeAll(() => shop.open(name));
-	afterAll(() => shop.db.close());
+	afterAll(() => shop.close());
 	return shop;
 }

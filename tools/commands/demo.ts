@@ -6,7 +6,7 @@ import { checkPort } from '../application.ts';
 import { buildIfChanged } from '../build.ts';
 import { serveInstance } from '../instance.ts';
 import { problem } from '../process.ts';
-import { readSettings } from '../settings.ts';
+import { keyFolder, readSettings } from '../settings.ts';
 
 export async function run(args: string[]): Promise<void> {
 	const unknown = args.find((arg) => arg !== '--reset');
@@ -15,7 +15,8 @@ export async function run(args: string[]): Promise<void> {
 	buildIfChanged();
 	let standIns: StandIns | undefined;
 	await serveInstance(settings, { empty: args.includes('--reset') }, async (db) => {
-		if (!(await findShop(db))) await loadDemo(db);
+		if (!(await findShop(db)))
+			await loadDemo(db, { folder: keyFolder(settings.folder), origin: settings.origin });
 		const controls = settings.devicePort + 1;
 		await checkPort('127.0.0.1', controls, 'VANE_DEVICE_PORT');
 		standIns = new StandIns({ host: settings.deviceHost, port: settings.devicePort }, demoTokens());

@@ -6,13 +6,14 @@ import { findShop } from '../../src/lib/server/db/shop.ts';
 import { serverEnvironment } from '../application.ts';
 import { openInstance } from '../instance.ts';
 import { stopProcess } from '../process.ts';
-import { readSettings } from '../settings.ts';
+import { keyFolder, readSettings } from '../settings.ts';
 import { root } from '../system.js';
 
 export async function run(args: string[]): Promise<void> {
 	const settings = readSettings('demo');
 	const instance = await openInstance(settings);
-	if (!(await findShop(instance.db))) await loadDemo(instance.db);
+	const sealer = { folder: keyFolder(settings.folder), origin: settings.origin };
+	if (!(await findShop(instance.db))) await loadDemo(instance.db, sealer);
 	const vite = spawn(
 		process.execPath,
 		[

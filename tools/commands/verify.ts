@@ -1,37 +1,97 @@
-/** `./vane verify`: goes along the book of each job; ends with code 1 where one does not hold. */
+/** `./vane verify`: goes along books, or a job file; ends with code 1 where one does not hold. */
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { faultLine, validate } from '../../src/core/validate.ts';
+import { jobFileSchema } from '../../src/lib/schema/job-file.ts';
 import { listJobs } from '../../src/lib/server/db/jobs.ts';
 import { migrate } from '../../src/lib/server/db/migrate.ts';
-import { openDatabase } from '../../src/lib/server/db/pool.ts';
+import { openDatabase, type Database } from '../../src/lib/server/db/pool.ts';
+import type { JobFile } from '../../src/lib/server/exchange/job-file.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
+import { keyIdOf } from '../../src/lib/server/proof/keys.ts';
+import {
+	knownSigners,
+	proveFile,
+	proveSeals,
+	type Signers
+} from '../../src/lib/server/proof/verify.ts';
 import { chooseInstance, withDatabase } from '../client.ts';
 import { problem } from '../process.ts';
 import { root } from '../system.js';
 
 export async function run(args: string[]): Promise<void> {
-	const { name, rest: wanted } = chooseInstance(args);
-	const odd = wanted.find((number) => !/^\d{4}-\d{4,8}$/.test(number));
-	if (odd) throw problem(`'${odd}' is no job number; one looks like 2026-0187.`);
-	await withDatabase(name, async (address, alreadyRunning) => {
+	const { name, rest } = chooseInstance(args);
+	const at = rest.indexOf('--key');
+	const key = at < 0 ? undefined : rest.splice(at, 2)[1];
+	if (at >= 0 && !/^[A-Za-z0-9_-]{43}$/.test(key ?? '')) {
+		throw problem('--key wants the public key of a shop: 43 letters, as `./vane keys` shows it.');
+	}
+	const file = rest.find((arg) => !/^\d{4}-\d{4,8}$/.test(arg));
+	if (file !== undefined) {
+		if (rest.length > 1) throw problem('verify takes job numbers, or one FILE.');
+		const jobFile = readFile(file);
+		if (key) return sayOfFile(jobFile, onlyKey(key));
+		return withShop(name, async (db) => sayOfFile(jobFile, await knownSigners(db)));
+	}
+	if (key) throw problem('--key goes with a FILE.');
+	await withShop(name, (db) => sayOfBooks(db, rest));
+}
+
+const withShop = (name: 'demo' | 'shop', work: (db: Database) => Promise<void>) =>
+	withDatabase(name, async (address, alreadyRunning) => {
 		if (!alreadyRunning) await migrate(address, join(root, 'db/migrations'));
 		const db = openDatabase(address);
-		try {
-			const missing = new Set(wanted);
-			let broken = 0;
-			for (const { id, number } of await listJobs(db, wanted)) {
-				missing.delete(number);
-				const proof = proveBook((await readJob(db, id)).record);
-				if (!proof.holds) broken++;
-				const says = proof.broken
-					? `BROKEN at ${proof.broken.seq}: ${proof.broken.words}`
-					: `holds, ${proof.entries} entries, head ${proof.head?.slice(0, 16) ?? 'none'}`;
-				console.log(`${number}  ${says}`);
-			}
-			for (const number of missing) console.log(`${number}  is not a job here`);
-			if (broken || missing.size) process.exitCode = 1;
-		} finally {
-			await db.close();
-		}
+		await work(db).finally(() => db.close());
 	});
+
+/** Whoever has been given a key needs no database. */
+const onlyKey = (publicKey: string): Signers => {
+	const keyId = keyIdOf(publicKey);
+	return new Map([[keyId, { keyId, publicKey, name: 'the shop of that key', own: false }]]);
+};
+
+function readFile(path: string): JobFile {
+	if (!existsSync(path)) throw problem(`'${path}' is no job number (2026-0187), and no file.`);
+	let given: unknown;
+	try {
+		given = JSON.parse(readFileSync(path, 'utf8'));
+	} catch {
+		throw problem(`${path} is not JSON.`);
+	}
+	const checked = validate<JobFile>(jobFileSchema, given, { now: Date.now() });
+	if (!checked.ok) throw problem(`${path}: ${checked.faults.map(faultLine).join('; ')}`);
+	return checked.value;
+}
+
+function sayOfFile(file: JobFile, signers: Signers): void {
+	const { verified, number, words } = proveFile(file, signers);
+	console.log(`${number}  ${verified ? 'VERIFIED' : 'NOT VERIFIED'}`);
+	for (const line of words) console.log(`  ${line}`);
+	if (!verified) process.exitCode = 1;
+}
+
+async function sayOfBooks(db: Database, wanted: readonly string[]): Promise<void> {
+	const missing = new Set(wanted);
+	const signers = await knownSigners(db);
+	let broken = 0;
+	for (const { id, number } of await listJobs(db, wanted)) {
+		missing.delete(number);
+		const { record, entries } = await readJob(db, id);
+		const proof = proveBook(record);
+		const seals = proveSeals(id, entries, signers);
+		const bad = seals.find(({ holds }) => !holds);
+		if (!proof.holds || bad) broken++;
+		const sealed = seals.length
+			? `, ${seals.length === 1 ? 'sealed' : `${seals.length} seals`}`
+			: '';
+		const says = proof.broken
+			? `BROKEN at ${proof.broken.seq}: ${proof.broken.words}`
+			: bad
+				? `BROKEN: the seal on entry ${bad.seq} ${bad.words}`
+				: `holds, ${proof.entries} entries${sealed}, head ${proof.head?.slice(0, 16) ?? 'none'}`;
+		console.log(`${number}  ${says}`);
+	}
+	for (const number of missing) console.log(`${number}  is not a job here`);
+	if (broken || missing.size) process.exitCode = 1;
 }

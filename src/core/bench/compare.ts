@@ -66,13 +66,22 @@ export interface ComparisonAnswer {
 	words: string;
 }
 
-/** Compares what was measured of an old and a new part. */
+/** What can be measured of both: a broken spring has no free length. */
+export const dimensionsFor = (part: ComparedPart, oldBroken: boolean): readonly Dimension[] =>
+	dimensionsOf[part].filter(({ key }) => !(oldBroken && key === 'freeLengthMm'));
+
+/**
+ * Compares what was measured of an old and a new part.
+ *
+ * @param how.oldBroken the old spring is in pieces: its free length is not asked, and not believed
+ */
 export function compareParts(
 	part: ComparedPart,
 	old: PartMeasures,
-	fresh: PartMeasures
+	fresh: PartMeasures,
+	{ oldBroken = false } = {}
 ): ComparisonAnswer {
-	const rows = dimensionsOf[part].map((one): DimensionVerdict => {
+	const rows = dimensionsFor(part, oldBroken).map((one): DimensionVerdict => {
 		const [a, b] = [old.values[one.key], fresh.values[one.key]];
 		if (a === undefined || b === undefined)
 			return { ...one, old: a, new: b, verdict: 'not-measured' };

@@ -1,7 +1,6 @@
 /** What has to be bought and laid out for a job: parts by side and axle, tools, consumables. */
 import { axleOf, isLeft, type Axle, type Corner } from '../height/corners.ts';
 import { partKeys, partNames, type PartKey } from '../inspect/points.ts';
-import type { Recommendation } from '../inspect/recommend.ts';
 import type { Hand } from './compare.ts';
 import { axlePlans, type WorkScope } from '../work/scope.ts';
 import type { Act, WorkStep } from '../work/step.ts';
@@ -15,10 +14,18 @@ export interface PartLine {
 	hand: Hand;
 	quantity: number;
 	part: PartKey;
+	/** Of a fastener: its joint in the layout. */
+	jointKey?: string;
+}
+
+/** A part that goes in because advice was accepted. */
+export interface AcceptedPart {
+	part: PartKey;
+	corners: readonly Corner[];
 }
 
 /** The parts a scope and the accepted advice ask for. */
-export function partLines(scope: WorkScope, accepted: readonly Recommendation[]): PartLine[] {
+export function partLines(scope: WorkScope, accepted: readonly AcceptedPart[]): PartLine[] {
 	const lines = new Map<string, PartLine>();
 	const add = (line: PartLine) => {
 		if (!lines.has(line.id)) lines.set(line.id, line);
@@ -54,7 +61,6 @@ export function partLines(scope: WorkScope, accepted: readonly Recommendation[])
 		}
 	}
 	for (const line of accepted) {
-		if (!line.part || line.part === 'hardware') continue;
 		for (const corner of line.corners) {
 			atCorner(line.part, corner, false);
 		}
@@ -71,7 +77,8 @@ export function partLines(scope: WorkScope, accepted: readonly Recommendation[])
 			corner,
 			hand: 'either',
 			quantity: 1,
-			part: 'hardware'
+			part: 'hardware',
+			jointKey: joint.key
 		});
 	}
 	const rank = (line: PartLine) => [line.corner ?? '', partKeys.indexOf(line.part)] as const;
@@ -86,7 +93,7 @@ const unitParts: readonly PartKey[] = ['bump-stop', 'boot', 'top-mount', 'top-be
 
 /** The steps that put a part in; none for bushes and joints pressed in on the way, which a person ticks off. */
 export function fittingSteps(line: PartLine, steps: readonly WorkStep[]): WorkStep[] {
-	const [, , joint] = line.id.split(':');
+	const { jointKey: joint } = line;
 	const puts = (act: Act): boolean => {
 		if (!('corner' in act) || act.corner !== line.corner) return false;
 		if (joint === 'shaft-nut') return act.do === 'shaft-on';

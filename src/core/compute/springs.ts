@@ -138,6 +138,7 @@ export const springComputations: readonly Computation[] = [
 		output: Joi.object({
 			seatForceN: outNumber(),
 			hookForceTotalN: outNumber(),
+			forcePerScrewN: outNumber(),
 			forcePerHookN: outNumber(),
 			screwTravelMm: outNumber(),
 			turnsPerHook: outNumber(),
@@ -155,7 +156,8 @@ export const springComputations: readonly Computation[] = [
 			freeLengthMm: 345,
 			installedLengthMm: 250,
 			clearanceMm: 10,
-			hooks: 2,
+			screws: 2,
+			hooksPerScrew: 1,
 			screwLeadMm: 2,
 			wireDiameterMm: 12,
 			ratedLoadPerHookN: 5000

@@ -104,6 +104,7 @@ const all: readonly InspectionPoint[] = [
 		states: [
 			sound('Whole'),
 			state('rusted', 'Paint gone, pitted', 'watch'),
+			state('sagged', 'Sagged', 'worn'),
 			state('broken', 'Broken coil', 'worn')
 		],
 		part: 'spring',

@@ -6,7 +6,7 @@ import type { RustGrade, WorkScope } from '../work/scope.ts';
 import { axlePlans } from '../work/scope.ts';
 import { loosenedJoints } from '../work/steps.ts';
 import { contingency, type ContingencyAnswer } from './contingency.ts';
-import { findPoint, findState, partNames, type PartKey } from './points.ts';
+import { findPoint, findState, partKeys, partNames, type PartKey } from './points.ts';
 
 export interface Finding {
 	corner: Corner;
@@ -65,6 +65,23 @@ export interface Recommendation {
 	risk?: ContingencyAnswer;
 }
 
+/** What an advice's id says of it: its kind, the part it speaks of, where. */
+export function readAdvice(id: string): {
+	kind: LineKind;
+	part?: PartKey;
+	axle?: Axle;
+	corner?: Corner;
+} {
+	const [kind, what, where] = id.split(':') as [LineKind, string, string | undefined];
+	const corner = allCorners.find((one) => one === where);
+	const axle = corner ? axleOf(corner) : axles.find((one) => one === where);
+	const part = partKeys.find((one) => one === what);
+	return { kind, ...(part && { part }), ...(axle && { axle }), ...(corner && { corner }) };
+}
+
+/** The advice to set anew what nobody touches. */
+export const resetAdvice = (axle: Axle): string => `re-set:bushes:${axle}`;
+
 export interface RecommendInput {
 	layouts: Record<Axle, Layout>;
 	findings: readonly Finding[];
@@ -94,6 +111,7 @@ const linkBreaks: Readonly<Record<RustGrade, number>> = {
 	heavy: 0.7
 };
 
+const axles = ['front', 'rear'] as const satisfies readonly Axle[];
 const axleWords: Readonly<Record<Axle, string>> = { front: 'front', rear: 'rear' };
 const cornersOf = (axle: Axle) => allCorners.filter((corner) => axleOf(corner) === axle);
 const inPairs: readonly PartKey[] = ['damper', 'spring'];

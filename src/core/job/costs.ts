@@ -11,8 +11,10 @@ export interface ShopCosts {
 	linkPrice: number;
 	/** Share of a price lost on a part sent back, 0 to 1. */
 	returnLoss: number;
-	/** Rated load of the shop's spring compressor, N per hook. */
+	/** The shop's spring compressor: rated load, N per hook; its screws, and the hooks at each end of one. */
 	compressorHookN: number;
+	compressorScrews: number;
+	compressorHooksPerScrew: number;
 }
 
 /** Until a shop says its own: own choice, to be changed. */
@@ -23,7 +25,9 @@ export const usualCosts: ShopCosts = {
 	partWaitHours: 4,
 	linkPrice: 25,
 	returnLoss: 0.2,
-	compressorHookN: 8000
+	compressorHookN: 8000,
+	compressorScrews: 2,
+	compressorHooksPerScrew: 1
 };
 
 export const showMoney = (amount: number, { currency }: Pick<ShopCosts, 'currency'>): string =>

@@ -159,6 +159,10 @@ export interface Torque {
 	/** What the bush was judged against when the row was written. */
 	targetHubToArchMm: number | null;
 	bush: BushSetBand | null;
+	/** Rubber that had been clamped elsewhere: loosened first, or only checked; null: not asked. */
+	loosenedFirst: boolean | null;
+	/** Why it was tightened before its turn. */
+	aheadReason: string | null;
 	correctsId: string | null;
 	withdrawn: boolean;
 	personId: string;
@@ -192,11 +196,21 @@ export interface Proof {
 
 export interface SignOff {
 	id: string;
+	/** Number of its entry. */
+	seq: number;
 	personId: string;
-	overrideReason: string | null;
-	/** What was still owed, line by line, when a lead signed all the same. */
-	owed: string[];
+	/** What was still open when a lead signed all the same, each with the reason. */
+	over: readonly { item: string; reason: string }[];
 	signedAt: string;
+}
+
+/** A signed job was opened again, and why. */
+export interface Addendum {
+	/** Number of its entry: what comes after it is added. */
+	seq: number;
+	reason: string;
+	personId: string;
+	openedAt: string;
 }
 
 /** Wheel fasteners checked again after the first kilometres. */

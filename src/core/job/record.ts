@@ -1,8 +1,9 @@
 /** A job with all that its book says. */
 import type { Axle } from '../height/corners.ts';
 import type { Entry } from './book/entry.ts';
-import type { KindName } from './kinds/data.ts';
+import type { KindData, KindName } from './kinds/data.ts';
 import type {
+	Addendum,
 	HeightSet,
 	JobHeader,
 	Joint,
@@ -26,6 +27,9 @@ export interface Look {
 	entries: Entry[];
 }
 
+/** What an entry holds, and who said it. */
+type Signed<K extends KindName, When> = KindData[K] & When & { personId: string };
+
 /** A job with everything on record about it: what its book comes to. */
 export interface JobRecord extends JobHeader {
 	/** The book itself, in its order. */
@@ -44,9 +48,25 @@ export interface JobRecord extends JobHeader {
 	targets: Target[];
 	joints: Joint[];
 	torques: Torque[];
+	/** What became of one-time hardware, by joint. */
+	hardware: Record<string, Signed<'hardware', { saidAt: string }>>;
+	/** Bushes taken as they are, by joint. */
+	accepted: Record<string, Signed<'accepted', { acceptedAt: string }>>;
+	/** Null: nobody has said. */
+	onWheels: boolean | null;
 	loadings: Loading[];
 	photos: Photo[];
+	/** While it is signed, the signature that counts. */
 	signOff: SignOff | null;
+	/** Every signature, oldest first; after the first each is over an addendum. */
+	signOffs: SignOff[];
+	/** While a signed job is open again. */
+	addendum: Addendum | null;
+	addenda: Addendum[];
+	/** Where it came from, if it was brought in from a file. */
+	imported: (KindData['imported'] & { seq: number; personId: string; importedAt: string }) | null;
+	/** What each signature was sealed with; one from before there were seals has none. */
+	seals: (KindData['sealed'] & { seq: number })[];
 	retorques: Retorque[];
 	/** Everyone the record names. */
 	people: PersonName[];

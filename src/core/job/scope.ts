@@ -1,5 +1,6 @@
 /** What is to be renewed on a job's car, from its book, and which of its steps are left. */
 import type { Axle } from '../height/corners.ts';
+import { resetAdvice } from '../inspect/recommend.ts';
 import { findLayout } from '../layout/catalogue.ts';
 import type { Layout } from '../layout/types.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';
@@ -14,8 +15,19 @@ export function layoutsOf(record: Pick<JobRecord, 'vehicle'>): Record<Axle, Layo
 	return { front: findLayout(front.layout)!, rear: findLayout(rear.layout)! };
 }
 
-/** What the book says is to be renewed, and how. */
+/** What is to be done: what is renewed, and what accepted advice adds to it. */
 export function scopeOf(record: JobRecord, book: WorkBook): WorkScope {
+	const said = scopeSaid(record, book);
+	const all = axles.flatMap((axle): [Axle, AxleScope][] => {
+		const want = said.axles[axle];
+		const reset = book.get('decision', resetAdvice(axle))?.state === 'accepted';
+		return want ? [[axle, { ...want, ...(reset && { reset }) }]] : [];
+	});
+	return { ...said, axles: Object.fromEntries(all) };
+}
+
+/** What the book says is to be renewed, and how. */
+export function scopeSaid(record: JobRecord, book: WorkBook): WorkScope {
 	const scoped = axles.flatMap((axle): [Axle, AxleScope][] => {
 		const want = book.get('scope', axle);
 		return want ? [[axle, want]] : [];

@@ -2,8 +2,16 @@
 import { bushSetBand, heightToleranceMm, type BushSetBand } from '../bush/band.ts';
 import { bushTurned, type BushSetInput, type BushSetResult } from '../bush/set.ts';
 import { twistVerdict, type TwistLimits } from '../bush/verdict.ts';
+import { hardwareOpen } from '../fastener/hardware.ts';
 import { compareHeights, type HeightComparison } from '../height/compare.ts';
-import { axleOf, perCorner, type Axle, type Corner, type PerCorner } from '../height/corners.ts';
+import {
+	axleOf,
+	corners as allCorners,
+	perCorner,
+	type Axle,
+	type Corner,
+	type PerCorner
+} from '../height/corners.ts';
 import { measureHeight, type HeightMeasure } from '../height/measure.ts';
 import { toHubToArchMm } from '../height/schools.ts';
 import { findLayout } from '../layout/catalogue.ts';
@@ -12,7 +20,7 @@ import { effective } from '../procedure/corrections.ts';
 import type { JobFacts } from '../procedure/facts.ts';
 import { loadingStanding, type LoadingStanding } from '../procedure/loading.ts';
 import { jobStanding, type JobStanding } from '../procedure/owed.ts';
-import { chooseTarget, type TargetChoice } from '../procedure/target.ts';
+import { chooseTarget, type SpringDoubt, type TargetChoice } from '../procedure/target.ts';
 import { faulty, ok, type Result } from '../result.ts';
 import { armGeometry, isUpper, type ArmGeometry } from './arm.ts';
 import { armTurn, cornerMechanism } from './corner.ts';
@@ -20,6 +28,8 @@ import { atWork } from './joints.ts';
 import type { Phase, Reading, Torque, VehicleAxle } from './model.ts';
 import type { JobRecord } from './record.ts';
 import { stepsLeft } from './scope.ts';
+import { springFinding } from './findings.ts';
+import { WorkBook } from './work-book.ts';
 import { workOwed } from './work-owed.ts';
 
 interface CornerView {
@@ -68,7 +78,9 @@ export function viewJob(record: JobRecord): JobView {
 	const counting = effective(record.torques);
 	const torques = new Map<string, Torque>();
 	for (const torque of counting) {
-		if (torque.skipReason === null) torques.set(torque.jointId, torque);
+		// What only checked a bush leaves it as it was clamped.
+		if (torque.skipReason !== null || torque.loosenedFirst === false) continue;
+		torques.set(torque.jointId, torque);
 	}
 	const standMm = (corner: Corner) => {
 		const { after, target } = corners[corner];
@@ -80,6 +92,7 @@ export function viewJob(record: JobRecord): JobView {
 		beforeMm,
 		afterMm,
 		targetMm: perCorner((corner) => corners[corner].target?.heightMm),
+		springDoubt: perCorner((corner) => springDoubt(record, corner)),
 		standHubToArchMm: perCorner((corner) => {
 			const heightMm = standMm(corner);
 			return heightMm === undefined ? undefined : asHubToArch(record, corner, heightMm);
@@ -91,7 +104,11 @@ export function viewJob(record: JobRecord): JobView {
 		resetAboveMm: record.resetAboveMm,
 		joints: record.joints.map((joint) => ({
 			...joint,
-			torqueNm: atWork(joint).torqueNm ?? undefined
+			torqueNm: atWork(joint).torqueNm ?? undefined,
+			hardwareOpen: hardwareOpen(
+				{ ...joint, loosened: joint.loosened || torques.has(joint.id) },
+				record.hardware[joint.id]
+			)
 		})),
 		torques: counting.map((torque) => ({
 			jointId: torque.jointId,
@@ -104,7 +121,9 @@ export function viewJob(record: JobRecord): JobView {
 			carState: torque.carState,
 			method: torque.method ?? undefined,
 			verdict: torque.bush?.verdict,
-			twistDeg: torque.bush?.twistDeg
+			twistDeg: torque.bush?.twistDeg,
+			loosenedFirst: torque.loosenedFirst ?? undefined,
+			accepted: record.accepted[torque.jointId]?.torqueId === torque.id
 		})),
 		work: workOwed(record),
 		stepsLeft: stepsLeft(record),
@@ -118,19 +137,40 @@ function measured(readingsMm: number[], resolutionMm: number): HeightMeasure | u
 }
 
 function targetOf(record: JobRecord, corner: Corner, beforeMm?: number): TargetChoice | undefined {
+	const doubt = springDoubt(record, corner);
 	const typed = record.targets.find((target) => target.corner === corner);
 	if (typed) {
 		return chooseTarget({
 			typedMm: typed.heightMm,
 			typedSource: typed.source,
-			expandedMm: typed.prediction?.expandedMm
+			expandedMm: typed.prediction?.expandedMm,
+			doubt
 		});
 	}
 	const axle = record.vehicle.axles[axleOf(corner)];
 	if (axle.makerHeightMm !== null && axle.makerHeightSchool === record.school) {
-		return chooseTarget({ typedMm: axle.makerHeightMm, typedSource: 'maker' });
+		return chooseTarget({ typedMm: axle.makerHeightMm, typedSource: 'maker', doubt });
 	}
-	return chooseTarget({ beforeMm });
+	const other = otherSide(corner);
+	const sound = !springFinding(new WorkBook(record.entries), other);
+	return chooseTarget({
+		beforeMm,
+		doubt,
+		// A spring that is renewed for another height says nothing of it, on neither side.
+		...(sound && doubt !== 'renewed' && { otherSideMm: beforeMean(record, other) })
+	});
+}
+
+const otherSide = (corner: Corner): Corner =>
+	allCorners.find((one) => one !== corner && axleOf(one) === axleOf(corner))!;
+
+/** Why the height before is no target at this corner: its spring was found finished, or goes. */
+export function springDoubt(record: JobRecord, corner: Corner): SpringDoubt | undefined {
+	const book = new WorkBook(record.entries);
+	const found = springFinding(book, corner)?.state as SpringDoubt | undefined;
+	const worked = record.corners.includes(corner);
+	const renewed = worked && book.get('scope', axleOf(corner))?.spring;
+	return found ?? (renewed ? 'renewed' : undefined);
 }
 
 /** A height of the job's school as hub to arch, where the job says how. */
@@ -226,7 +266,7 @@ export function targetAlternatives(
 		axle.makerHeightMm !== null && axle.makerHeightSchool === record.school
 			? chooseTarget({ typedMm: axle.makerHeightMm, typedSource: 'maker' })
 			: undefined,
-		chooseTarget({ beforeMm })
+		springDoubt(record, corner) ? undefined : chooseTarget({ beforeMm })
 	];
 	return others
 		.filter((other) => other !== undefined && other.source !== target?.source)

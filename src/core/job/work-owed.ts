@@ -1,33 +1,80 @@
-/** What the work before the round still owes to a signature: fasteners left over, differences unexplained. */
+/** What the work still owes to a signature: steps, what stands about under load, parts, trays, differences. */
 import { compareParts } from '../bench/compare.ts';
 import { trayFaults, type TrayItem } from '../bench/trays.ts';
 import { cornerNames, type Corner } from '../height/corners.ts';
+import type { WorkOwed } from '../procedure/facts.ts';
+import { kindData } from '../work/kinds.ts';
+import type { WorkStep } from '../work/step.ts';
+import { workSteps } from '../work/steps.ts';
+import { springFinding } from './findings.ts';
+import { jobParts } from './parts.ts';
+import { partStatusNames } from './kinds/part/data.ts';
 import type { JobRecord } from './record.ts';
+import { scopeOf } from './scope.ts';
 import { WorkBook } from './work-book.ts';
 
-export function workOwed(record: JobRecord): { corner: Corner; text: string }[] {
+export function workOwed(record: JobRecord): WorkOwed[] {
 	const book = new WorkBook(record.entries);
 	const anywhere = record.corners[0]!;
-	const trays = trayFaults(trayItems(book)).map(({ id, words }) => ({
+	const trays = trayFaults(trayItems(book)).map(({ id, words }): WorkOwed => ({
+		kind: 'work',
 		corner: cornerOfStep(book.get('tray', id)!.step) ?? anywhere,
 		text: words
 	}));
-	const differences = book.of('comparison').flatMap(({ data }) => {
-		const { verdict, words } = compareParts(data.part, data.old, data.new);
+	const differences = book.of('comparison').flatMap(({ data }): WorkOwed[] => {
+		const { verdict, words } = compareParts(data.part, data.old, data.new, {
+			oldBroken: springFinding(book, data.corner)?.state === 'broken'
+		});
 		if (verdict !== 'differs' || ['explained', 'returned'].includes(data.outcome)) return [];
 		return [
 			{
+				kind: 'work',
 				corner: data.corner,
 				text: `${data.part}: ${words.toLowerCase()}; explain it or send it back`
 			}
 		];
 	});
-	const looks = record.looks.map(({ entries }) => {
+	const looks = record.looks.map(({ entries }): WorkOwed => {
 		const who = entries.map(({ personId }) => nameOf(record, personId)).join(' and ');
-		return { corner: anywhere, text: `${who} said different things: say which counts` };
+		return {
+			kind: 'work',
+			corner: anywhere,
+			text: `${who} said different things: say which counts`
+		};
 	});
-	return [...trays, ...differences, ...looks];
+	return [...stepsOwed(record, book), ...partsOwed(record), ...trays, ...differences, ...looks];
 }
+
+/**
+ * Steps that are ticked off by themselves and were not. Where an earlier step has left something under load or
+ * in the air until then, that is what is owed. Steps of the round and the heights are owed as joints and heights.
+ */
+function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
+	const steps = workSteps(scopeOf(record, book));
+	const isDone = ({ id }: WorkStep) => book.get('step', id)?.state === 'done';
+	return steps
+		.filter((step) => (!step.doneIn || step.doneIn === 'bench') && !isDone(step))
+		.map((step): WorkOwed => {
+			const left = steps.find(
+				(one) => one.at === step.at && kindData(one.kind).leaves?.until === step.kind && isDone(one)
+			);
+			const where = { corner: step.corners[0] ?? record.corners[0]!, stepId: step.id };
+			const on = step.at === 'front' || step.at === 'rear' ? `, ${step.at} axle` : '';
+			if (!left) return { kind: 'step', ...where, text: `${step.title}${on}: not done` };
+			const { hazard } = kindData(left.kind).leaves!;
+			return { kind: 'hazard', ...where, text: `${hazard}: “${step.title}”${on} is not done` };
+		});
+}
+
+/** Parts that are neither in nor back. A new fastener is asked for at its joint. */
+const partsOwed = (record: JobRecord): WorkOwed[] =>
+	jobParts(record)
+		.filter(({ part, status }) => part !== 'hardware' && !['fitted', 'returned'].includes(status))
+		.map(({ name, corner, status }) => ({
+			kind: 'part',
+			corner: corner ?? record.corners[0]!,
+			text: `${name}: ${partStatusNames[status].toLowerCase()}, neither fitted nor returned`
+		}));
 
 const nameOf = ({ people }: JobRecord, id: string): string =>
 	people.find((person) => person.id === id)?.name ?? 'somebody';

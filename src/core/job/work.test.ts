@@ -6,11 +6,13 @@ import { replay } from '../work/replay/replay';
 import { usualStrategy } from '../work/scope';
 import { usualCosts, showMoney } from './costs';
 import type { JobRecord } from './record';
-import { declinedWork, jobAdvice, jobParts, oldPartsOf } from './plan';
+import { jobParts } from './parts';
+import { declinedWork, jobAdvice, oldPartsOf } from './plan';
 import { sagOf } from './sag';
 import { stepsLeft } from './scope';
 import { viewJob } from './view';
-import { benchWants, findingsOf, jointAt, viewWork } from './work';
+import { findingsOf } from './findings';
+import { benchWants, jointAt, viewWork } from './work';
 import type { Entry } from './book/entry';
 import { demoRecord } from './demo-jobs.testing';
 import type { KindData, KindName } from './kinds/data';
@@ -183,9 +185,10 @@ describe('what the bench wants', () => {
 describe('what the work still owes to a signature', () => {
 	it('is what lies in the trays, by corner', () => {
 		const record = job('2026-0268');
-		const owed = workOwed(record);
-		expect(owed).toHaveLength(3);
-		expect(owed[0]).toEqual({
+		const lying = () => workOwed(record).filter(({ kind }) => kind === 'work');
+		expect(lying()).toHaveLength(3);
+		expect(lying()[0]).toEqual({
+			kind: 'work',
 			corner: 'FL',
 			text: 'Bracket bolt, hose (tray A1): 1 of 1 not back'
 		});
@@ -193,7 +196,7 @@ describe('what the work still owes to a signature', () => {
 			const { id, ...data } = item;
 			write(record, 'tray', id, { ...data, step: 'FL/hose-off', back: item.count });
 		}
-		expect(workOwed(record)).toEqual([]);
+		expect(lying()).toEqual([]);
 		expect(viewJob(record).standing.owed.some(({ kind }) => kind === 'work')).toBe(false);
 	});
 });
@@ -226,15 +229,14 @@ describe('advice and parts of a job', () => {
 			state: 'accepted'
 		});
 		expect(declinedWork(record)).toEqual([{ title: 'Top bearings, front', reason: '' }]);
-		const parts = jobParts(record, usualCosts).map(({ id }) => id);
+		const parts = jobParts(record).map(({ id }) => id);
 		expect(parts).toContain('boot:FR');
 		expect(parts).not.toContain('top-bearing:FL');
 	});
 
 	it('call a part fitted once the step that puts it in is ticked off, unless it went back', () => {
 		const record = job('2026-0268');
-		const status = (id: string) =>
-			jobParts(record, usualCosts).find((one) => one.id === id)!.status;
+		const status = (id: string) => jobParts(record).find((one) => one.id === id)!.status;
 		const tick = (id: string, state: 'done' | 'open') =>
 			write(record, 'step', id, { state } as KindData['step']);
 		expect(status('damper:FR')).not.toBe('fitted');

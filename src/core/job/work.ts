@@ -2,14 +2,8 @@
 import { compareParts } from '../bench/compare.ts';
 import { checkStack, checkUnit, stackOf } from '../bench/stack.ts';
 import { axleOf, perCorner, type Corner } from '../height/corners.ts';
-import {
-	recommend,
-	type Finding,
-	type RecommendInput,
-	type Recommendation
-} from '../inspect/recommend.ts';
-import { findPoint } from '../inspect/points.ts';
-import { springCompressor } from '../spring/compressor.ts';
+import { recommend, type RecommendInput, type Recommendation } from '../inspect/recommend.ts';
+import { readCompressorInput, springCompressor } from '../spring/compressor.ts';
 import { learnedPace, stepMinutes, type Learned, type TimedKind } from '../work/minutes.ts';
 import type { StepKind } from '../work/kinds.ts';
 import { workOrder, type WorkOrder } from '../work/order.ts';
@@ -21,6 +15,7 @@ import type { JobRecord } from './record.ts';
 import type { ShopCosts } from './costs.ts';
 import { sagOf } from './sag.ts';
 import { layoutsOf, scopeOf } from './scope.ts';
+import { findingsOf, springFinding } from './findings.ts';
 import { loadedStanding, viewJob, type JobView } from './view.ts';
 import { WorkBook } from './work-book.ts';
 import type { TwistLimits } from '../bush/verdict.ts';
@@ -98,7 +93,7 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 	if (step.kind === 'compress') {
 		const kept = book.get('compressor', corner);
 		if (!kept) return ['the compressor: type the spring and the tool'];
-		const computed = springCompressor(kept.input);
+		const computed = springCompressor(readCompressorInput(kept.input));
 		if (!computed.ok) return computed.faults.map(({ message }) => message);
 		if (computed.value.overloaded) return ['a stronger tool: this one is overloaded'];
 		if (computed.value.coilBind) return ['more coils between the hooks: they close too early'];
@@ -132,20 +127,13 @@ function comparisonWants(book: WorkBook, corner: Corner, scope: WorkScope): stri
 	return parts.flatMap((part) => {
 		const kept = book.get('comparison', `${corner}/${part}`);
 		if (!kept) return [`the ${part} compared, old against new`];
-		const { verdict, words } = compareParts(part, kept.old, kept.new);
+		const { verdict, words } = compareParts(part, kept.old, kept.new, {
+			oldBroken: springFinding(book, corner)?.state === 'broken'
+		});
 		if (kept.outcome === 'explained' || (kept.outcome === 'fits' && verdict === 'same')) return [];
 		if (kept.outcome === 'returned') return [`the ${part} went back: compare the next one`];
 		return [`${part}: ${words.toLowerCase()}`];
 	});
-}
-
-/** The findings that count. */
-export function findingsOf(book: WorkBook): Finding[] {
-	return book
-		.of('finding')
-		.flatMap(({ data: { corner, point, state, where } }) =>
-			state === null || !findPoint(point) ? [] : [{ corner, point, state, ...(where && { where }) }]
-		);
 }
 
 /** Advice on a job as its book stands. */
@@ -158,7 +146,9 @@ export function adviceOn(
 	const deviation = perCorner((corner) => {
 		const { before, target } = view.corners[corner];
 		const known =
-			before && target && target.source !== 'before' ? before.meanMm - target.heightMm : 0;
+			before && target && !['before', 'other-side'].includes(target.source)
+				? before.meanMm - target.heightMm
+				: 0;
 		return known;
 	});
 	const sag = sagOf(record, view);

@@ -1,6 +1,8 @@
 import type { TwistVerdict } from '../bush/verdict.ts';
 import type { Corner, PerCorner } from '../height/corners.ts';
+import type { HardwarePiece } from '../fastener/hardware.ts';
 import type { JointProgramme } from '../fastener/joint-programme.ts';
+import type { SpringDoubt } from './target.ts';
 import type { JointKind, TightenRule } from '../layout/types.ts';
 
 /** How the car stands while something is tightened. */
@@ -46,6 +48,8 @@ export interface JointFact {
 	programme?: JointProgramme | null;
 	/** False: not undone in this job, so nothing is owed unless the height changes; true if absent. */
 	loosened?: boolean;
+	/** One-time hardware of which nobody has said what became of it; empty or absent: nothing open. */
+	hardwareOpen?: readonly HardwarePiece[];
 }
 
 /** One torque as it counts now: corrections applied. */
@@ -66,6 +70,20 @@ export interface TorqueFact {
 	twistDeg?: number;
 	/** Hub to arch the bush was judged against. */
 	targetHubToArchMm?: number;
+	/** False: the wrench was only held against it, as it was clamped before. */
+	loosenedFirst?: boolean;
+	/** A person has taken this bush as it is, by name. */
+	accepted?: boolean;
+}
+
+/** Something that the work itself owes to a signature. */
+export interface WorkOwed {
+	/** hazard: something stands about under load or in the air until a step is done. */
+	kind: 'step' | 'hazard' | 'part' | 'work';
+	corner: Corner;
+	/** The whole sentence, without the corner. */
+	text: string;
+	stepId?: string;
 }
 
 /** Everything about a job that decides what it still owes. Corrections are applied. */
@@ -76,6 +94,8 @@ export interface JobFacts {
 	afterMm: PerCorner<readonly number[]>;
 	/** Target in the job's school of height, where there is one. */
 	targetMm: PerCorner<number | undefined>;
+	/** Why the height before is no target there; absent: it is. */
+	springDoubt?: PerCorner<SpringDoubt | undefined>;
 	/** Hub to arch at which the corner stands or will stand: after if it was read, else the target. */
 	standHubToArchMm: PerCorner<number | undefined>;
 	/** How much higher than before the corner stands or will stand; undefined where either is unknown. */
@@ -85,8 +105,8 @@ export interface JobFacts {
 	joints: readonly JointFact[];
 	/** In the order they count. */
 	torques: readonly TorqueFact[];
-	/** What the work before the round still owes: fasteners left over, differences unexplained. */
-	work: readonly { corner: Corner; text: string }[];
+	/** What the work still owes: steps, parts, fasteners left over, differences unexplained. */
+	work: readonly WorkOwed[];
 	/** Steps of stripping, bench and refit that nobody has ticked off yet; 0 where none were planned. */
 	stepsLeft: number;
 	signed: boolean;

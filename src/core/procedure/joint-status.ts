@@ -5,9 +5,10 @@ import type { JointFact, TorqueFact } from './facts.ts';
 /**
  * untouched: not undone in this job; open: nothing counts yet; begun: some steps of its programme are
  * done; nipped: hand-tight for the rubber's sake; again: tightened, but it does not count; torqued / set:
- * done (set = a bush at ride height).
+ * done (set = a bush at ride height); accepted: a bush outside its band, taken as it is by name.
  */
-export type JointState = 'untouched' | 'open' | 'begun' | 'nipped' | 'again' | 'torqued' | 'set';
+export type JointState =
+	'untouched' | 'open' | 'begun' | 'nipped' | 'again' | 'torqued' | 'set' | 'accepted';
 
 export interface JointStatus {
 	state: JointState;
@@ -15,6 +16,10 @@ export interface JointStatus {
 	owed: boolean;
 	/** What is missing, or what to know about it. */
 	reason?: string;
+	/** Done by a torque that nobody has specified: it does not count as to specification. */
+	unspecified: boolean;
+	/** Rubber clamped where it may not stay: pulled again, it must be said whether it was loosened first. */
+	clamped: boolean;
 	/** The action of the programme that comes next; starts over when the joint is to be done again. */
 	next: number;
 	/** Actions of the programme, and how many of them count. */
@@ -39,11 +44,15 @@ export function jointStatus(
 	change: HeightChange = unchanged
 ): JointStatus {
 	const list = actionsOf(joint);
-	const { counting, skipped } = lastRound(rows);
+	const { counting, skipped, checked } = lastRound(rows);
+	const pulled = [...counting.values()].some(({ seen }) => seen === undefined);
+	const unspecified = pulled && joint.kind !== 'cushion' && joint.torqueNm === undefined;
 	const status = (state: JointState, reason?: string, next = 0): JointStatus => ({
 		state,
-		owed: !['torqued', 'set', 'untouched'].includes(state),
+		owed: !['torqued', 'set', 'accepted', 'untouched'].includes(state),
 		...(reason !== undefined && { reason }),
+		unspecified,
+		clamped: pulled && joint.rule === 'ride-height' && clampedOff([...counting.values()], change),
 		next,
 		actions: list.length,
 		done: counting.size
@@ -57,7 +66,12 @@ export function jointStatus(
 	const done = [...counting.values()];
 	const last = done[done.length - 1]!;
 	if (joint.rule === 'ride-height' && done.some(({ carState }) => carState === 'hanging')) {
-		return status('nipped', 'nipped while hanging: still to be set at ride height');
+		return status(
+			'nipped',
+			checked
+				? 'nipped while hanging and only checked with the weight on: it keeps the twist it was clamped with. Loosen, settle, tighten at ride height'
+				: 'nipped while hanging: still to be set at ride height'
+		);
 	}
 	for (const [i, row] of counting) {
 		const action = list[i];
@@ -71,32 +85,44 @@ export function jointStatus(
 	}
 	if (joint.rule === 'ride-height') {
 		const bush = bushState(last, change);
-		return status(bush.state, bush.reason);
+		const reason = [bush.reason, unspecified && noSpecification].filter(Boolean).join('; ');
+		return status(bush.state, reason || undefined);
 	}
 	if (joint.rule === 'wheels-on-ground' && done.some(({ method }) => method !== 'on-wheels')) {
 		return status('nipped', 'tightened with the wheel off the ground: torque it on the ground');
 	}
-	return status('torqued');
+	return status('torqued', unspecified ? noSpecification : undefined);
 }
+
+/** Clamped hanging, at an unknown height, or outside its band: what a later pull alone does not undo. */
+const clampedOff = (rows: readonly TorqueFact[], change: HeightChange): boolean =>
+	rows.some(({ carState }) => carState === 'hanging') ||
+	bushState(rows[rows.length - 1]!, change).state !== 'set';
+
+const noSpecification = 'no torque is specified on record';
 
 /**
  * The rows of the last time the programme was gone through: it starts over with its first action. A
- * later row of the same action takes the place of the earlier.
+ * later row of the same action takes the place of the earlier. A pull that only checked leaves it as it was.
  */
 function lastRound(rows: readonly TorqueFact[]): {
 	counting: Map<number, TorqueFact>;
 	skipped?: string;
+	checked: boolean;
 } {
 	let counting = new Map<number, TorqueFact>();
 	let skipped: string | undefined;
+	let checked = false;
 	for (const row of rows) {
 		skipped = row.skipReason;
 		if (row.skipReason !== undefined) continue;
+		checked = row.loosenedFirst === false;
+		if (checked) continue;
 		const action = row.action ?? 0;
 		if (action === 0) counting = new Map();
 		counting.set(action, row);
 	}
-	return { counting, ...(skipped !== undefined && { skipped }) };
+	return { counting, checked, ...(skipped !== undefined && { skipped }) };
 }
 
 function owedReason(joint: JointFact): string {
@@ -137,9 +163,6 @@ function bushState(
 			reason: 'tightened loaded without a target to judge the height by'
 		};
 	}
-	if (last.verdict === 'wound-up') {
-		return { state: 'again', reason: `wound up${twist}: loosen, bring to height, tighten again` };
-	}
 	if (last.targetHubToArchMm !== undefined && standHubToArchMm !== undefined) {
 		const off = standHubToArchMm - last.targetHubToArchMm;
 		if (Math.abs(off) > resetAboveMm) {
@@ -150,7 +173,13 @@ function bushState(
 			};
 		}
 	}
-	return last.verdict === 're-set-advised'
-		? { state: 'set', reason: `keeps${twist} of twist: re-set advised` }
-		: { state: 'set' };
+	if (last.verdict === 'set') return { state: 'set' };
+	if (last.accepted) return { state: 'accepted', reason: `keeps${twist} of twist, accepted` };
+	return {
+		state: 'again',
+		reason:
+			last.verdict === 'wound-up'
+				? `wound up${twist}: loosen, bring to height, tighten again`
+				: `keeps${twist} of twist, outside its band: loosen, bring to height, tighten again, or accept it by name`
+	};
 }

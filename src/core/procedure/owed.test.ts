@@ -59,7 +59,7 @@ describe('a joint', () => {
 		expect(jointStatus(bush, [loaded(bush)])).toMatchObject({ state: 'set', owed: false });
 		expect(
 			jointStatus(bush, [loaded(bush, { verdict: 're-set-advised', twistDeg: 3 })])
-		).toMatchObject({ state: 'set', owed: false, reason: expect.stringContaining('+3.0°') });
+		).toMatchObject({ state: 'again', owed: true, reason: expect.stringContaining('+3.0°') });
 		expect(jointStatus(bush, [loaded(bush, { verdict: 'wound-up', twistDeg: 8.9 })])).toMatchObject(
 			{
 				state: 'again',

@@ -1,18 +1,22 @@
 import { axleOf, cornerNames, corners, type Corner } from '../height/corners.ts';
 import { repeatToleranceMm } from '../height/measure.ts';
 import { formatNumber } from '../units/format.ts';
-import type { JobFacts, JointFact, TorqueFact } from './facts.ts';
+import { hardwareNames } from '../fastener/hardware.ts';
+import { doubtWords } from './target.ts';
+import type { JobFacts, JointFact, TorqueFact, WorkOwed } from './facts.ts';
 import { jointStatus, type JointStatus } from './joint-status.ts';
 
 /** Readings wanted at each corner, before and after. */
 export const readingsPerCorner = 3;
 
 export interface OwedItem {
-	kind: 'height-before' | 'height-after' | 'doubt' | 'target' | 'joint' | 'work';
+	kind:
+		'height-before' | 'height-after' | 'doubt' | 'target' | 'joint' | 'hardware' | WorkOwed['kind'];
 	corner: Corner;
 	/** The whole sentence, without the corner. */
 	text: string;
 	jointId?: string;
+	stepId?: string;
 }
 
 /** Where a job stands in its order of work. */
@@ -67,9 +71,9 @@ export function jobStanding(facts: JobFacts): JobStanding {
 		...owedReadings('height-before', 'before', facts.beforeMm),
 		...facts.corners
 			.filter((corner) => facts.targetMm[corner] === undefined)
-			.map((corner): OwedItem => ({ kind: 'target', corner, text: 'no target height yet' }))
+			.map((corner): OwedItem => ({ kind: 'target', corner, text: noTarget(facts, corner) }))
 	];
-	owed.push(...facts.work.map((item): OwedItem => ({ kind: 'work', ...item })));
+	owed.push(...facts.work);
 	for (const joint of facts.joints) {
 		const status = joints.get(joint.id)!;
 		if (status.owed) {
@@ -79,10 +83,27 @@ export function jobStanding(facts: JobFacts): JobStanding {
 				jointId: joint.id,
 				text: `${joint.name}: ${status.reason}`
 			});
+		} else {
+			// Asked for when the joint is done: until then it may still come to be renewed.
+			for (const piece of joint.hardwareOpen ?? []) {
+				owed.push({
+					kind: 'hardware',
+					corner: joint.corner,
+					jointId: joint.id,
+					text: `${joint.name}: ${hardwareNames[piece].toLowerCase()}, renewed or the old one again?`
+				});
+			}
 		}
 	}
 	owed.push(...owedReadings('height-after', 'after', facts.afterMm));
 	return { stage: stageOf(facts, owed), owed, joints };
+}
+
+function noTarget({ springDoubt }: JobFacts, corner: Corner): string {
+	const doubt = springDoubt?.[corner];
+	return doubt
+		? `no target height yet. ${doubtWords(doubt)} Type the maker’s, predict it with the new spring, or choose one`
+		: 'no target height yet';
 }
 
 /** One side of a pair alone is under load: the open side says that the other is done. */
@@ -134,6 +155,7 @@ function stageOf(facts: JobFacts, owed: readonly OwedItem[]): Stage {
 	if (owes((item) => item.kind === 'joint' && rules.get(item.jointId!) === 'any-time'))
 		return facts.stepsLeft > 0 ? 'work' : 'joints';
 	if (owes((item) => item.kind === 'joint' || item.kind === 'target')) return 'set';
+	if (owes((item) => item.kind === 'step' || item.kind === 'hazard')) return 'work';
 	if (owes((item) => item.kind === 'height-after')) return 'heights-after';
 	return owed.length ? 'heights-after' : 'ready';
 }

@@ -45,10 +45,17 @@ export const compressor = () => ({
 	freeLengthMm: lengthMm(2000),
 	installedLengthMm: lengthMm(2000),
 	clearanceMm: between(0, 200).required(),
-	hooks: Joi.number().integer().min(1).max(8).required(),
+	screws: Joi.number().integer().min(1).max(4).required(),
+	hooksPerScrew: Joi.number()
+		.integer()
+		.min(1)
+		.max(4)
+		.required()
+		.description('hooks at each end of one screw'),
 	screwLeadMm: positive(50).required(),
 	wireDiameterMm: lengthMm(100),
-	ratedLoadPerHookN: positive(1e6)
+	ratedLoadPerHookN: positive(1e6),
+	ratedLoadPerScrewN: positive(1e6)
 });
 
 export const armSpring = () => ({

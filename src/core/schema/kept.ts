@@ -197,7 +197,9 @@ export const torqueFields = () => ({
 	hubToArchMm: optionalMm(),
 	hubToArchEntered: text(60).allow(null).required(),
 	targetHubToArchMm: optionalMm(),
-	bush: bush().allow(null).required()
+	bush: bush().allow(null).required(),
+	loosenedFirst: Joi.boolean().allow(null).default(null),
+	aheadReason: text(500).allow(null).default(null)
 });
 
 /** Beside `withdrawn`, which says whether there is a height. */

@@ -11,18 +11,36 @@ export interface CompressorInput {
 	installedLengthMm: number;
 	/** Gap wanted at the seat before the shaft nut is touched. */
 	clearanceMm: number;
-	/** Hooks that share the force: two for a pair of screws with one hook at each end. */
-	hooks: number;
+	/** Screws that share the force. */
+	screws: number;
+	/** Hooks at each end of one screw: they share what their screw bears. */
+	hooksPerScrew: number;
 	screwLeadMm: number;
 	wireDiameterMm: number;
 	/** What the tool's maker allows per hook. */
 	ratedLoadPerHookN?: number;
+	/** What the tool's maker allows per screw, where that is said. */
+	ratedLoadPerScrewN?: number;
+}
+
+/** As books from before screws and hooks were told apart have it: hooks of both ends in one number. */
+export type KeptCompressorInput = Omit<CompressorInput, 'screws' | 'hooksPerScrew'> &
+	(Pick<CompressorInput, 'screws' | 'hooksPerScrew'> | { hooks: number });
+
+/** What was kept, as it is reckoned today: of hooks told in one number two belong to a screw. */
+export function readCompressorInput(kept: KeptCompressorInput): CompressorInput {
+	if (!('hooks' in kept)) return kept;
+	const { hooks, ...input } = kept;
+	return { ...input, screws: Math.max(1, Math.ceil(hooks / 2)), hooksPerScrew: 1 };
 }
 
 export interface CompressorResult {
 	/** Force on the seat before anything is done. */
 	seatForceN: number;
 	hookForceTotalN: number;
+	/** What each screw bears: the whole force over their number. */
+	forcePerScrewN: number;
+	/** What each hook bears: its screw's force over the hooks at that end. */
 	forcePerHookN: number;
 	screwTravelMm: number;
 	turnsPerHook: number;
@@ -35,7 +53,7 @@ export interface CompressorResult {
 	dropOf10KgMm: number;
 	/** Turns for each screw in its turn, never more than two at a time. */
 	steps: number[];
-	/** With a rated load: the tool must not be used for this. */
+	/** With a rated load: a hook or a screw would bear more than it may, and the tool must not be used. */
 	overloaded?: boolean;
 }
 
@@ -79,10 +97,15 @@ export function springCompressor(input: CompressorInput): Result<CompressorResul
 	const turnsPerHook = screwTravelMm / input.screwLeadMm;
 	const energyJ = (0.5 * hookForceTotalN * deflection) / 1000;
 	const coilGapMm = (free * hooked) / n - deflection - hooked * input.wireDiameterMm;
-	const forcePerHookN = hookForceTotalN / input.hooks;
+	const forcePerScrewN = hookForceTotalN / input.screws;
+	const forcePerHookN = forcePerScrewN / input.hooksPerScrew;
+	const { ratedLoadPerScrewN: ratedScrew } = input;
+	const overloaded =
+		forcePerHookN > (rated ?? Infinity) || forcePerScrewN > (ratedScrew ?? Infinity);
 	return ok({
 		seatForceN: k * squeeze,
 		hookForceTotalN,
+		forcePerScrewN,
 		forcePerHookN,
 		screwTravelMm,
 		turnsPerHook,
@@ -91,7 +114,7 @@ export function springCompressor(input: CompressorInput): Result<CompressorResul
 		coilGapMm,
 		dropOf10KgMm: (energyJ / (10 * standardGravity)) * 1000,
 		steps: stepsOf(turnsPerHook),
-		...(rated !== undefined && { overloaded: forcePerHookN > rated })
+		...((rated ?? ratedScrew) !== undefined && { overloaded })
 	});
 }
 

@@ -14,7 +14,8 @@ const compressor: CompressorInput = {
 	freeLengthMm: 340,
 	installedLengthMm: 250,
 	clearanceMm: 8,
-	hooks: 2,
+	screws: 2,
+	hooksPerScrew: 1,
 	screwLeadMm: 2,
 	wireDiameterMm: 12
 };

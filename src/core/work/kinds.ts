@@ -18,6 +18,8 @@ export interface KindData {
 	drivenCaution?: string;
 	gate?: Gate;
 	doneIn?: DoneIn;
+	/** What stands about, under load or in the air, from this step until another is done. */
+	leaves?: { hazard: string; until: string };
 }
 
 const minutes = (low: number, likely: number, high: number): Minutes => ({ low, likely, high });
@@ -62,7 +64,8 @@ export const kinds = {
 		title: 'Lift the car at its marked points',
 		minutes: minutes(2, 4, 8),
 		tool: 'Jack or lift',
-		caution: 'A car on a jack alone is not supported. Nothing of you under it.'
+		caution: 'A car on a jack alone is not supported. Nothing of you under it.',
+		leaves: { hazard: 'The car is off its wheels', until: 'ground' }
 	},
 	stands: {
 		phase: 'prepare',
@@ -77,7 +80,8 @@ export const kinds = {
 		title: 'Wheel off, slid under the sill',
 		minutes: minutes(1, 2, 6),
 		repeats: true,
-		tool: 'Wheel socket'
+		tool: 'Wheel socket',
+		leaves: { hazard: 'A wheel is off', until: 'wheel-on' }
 	},
 	mark: {
 		phase: 'strip',
@@ -101,7 +105,8 @@ export const kinds = {
 		minutes: minutes(3, 6, 12),
 		repeats: true,
 		caution: 'Never undone while pressurised. The corner sinks as it empties.',
-		gate: { question: 'No pressure left at this corner?' }
+		gate: { question: 'No pressure left at this corner?' },
+		leaves: { hazard: 'Air let out, the corner carries nothing', until: 'air-line-on' }
 	},
 	'hose-off': {
 		phase: 'strip',
@@ -109,7 +114,8 @@ export const kinds = {
 		minutes: minutes(2, 4, 10),
 		rusts: true,
 		repeats: true,
-		caution: 'The caliper never hangs on its hose.'
+		caution: 'The caliper never hangs on its hose.',
+		leaves: { hazard: 'Brake hose and sensor wire are off their brackets', until: 'hose-on' }
 	},
 	'links-off': {
 		phase: 'strip',
@@ -124,7 +130,8 @@ export const kinds = {
 		minutes: minutes(1, 2, 4),
 		repeats: true,
 		tool: 'Small jack',
-		gate: { question: 'Jack square under the arm, clear of the spring’s path?' }
+		gate: { question: 'Jack square under the arm, clear of the spring’s path?' },
+		leaves: { hazard: 'A small jack stands under the arm', until: 'unsupport' }
 	},
 	tie: {
 		phase: 'strip',
@@ -133,7 +140,8 @@ export const kinds = {
 		repeats: true,
 		tool: 'Strap',
 		caution: 'Let go, it falls outward and pulls on hose and wire.',
-		drivenCaution: 'Pulled outward, the drive shaft comes apart at its inner joint.'
+		drivenCaution: 'Pulled outward, the drive shaft comes apart at its inner joint.',
+		leaves: { hazard: 'The knuckle hangs on its strap', until: 'untie' }
 	},
 	'undo-bottom': {
 		phase: 'strip',
@@ -196,7 +204,8 @@ export const kinds = {
 		title: 'Lower the jack slowly until the spring is loose',
 		minutes: minutes(2, 4, 8),
 		repeats: true,
-		caution: 'Slowly. The spring still pushes until it turns in your hand.'
+		caution: 'Slowly. The spring still pushes until it turns in your hand.',
+		leaves: { hazard: 'The arm is down, its spring loose', until: 'raise' }
 	},
 	squeeze: {
 		phase: 'strip',
@@ -205,7 +214,8 @@ export const kinds = {
 		repeats: true,
 		tool: 'Internal spring compressor',
 		caution: 'Plates on whole coils; turns by hand, never with an impact gun.',
-		gate: { question: 'Both plates seated, spring off its seat?' }
+		gate: { question: 'Both plates seated, spring off its seat?' },
+		leaves: { hazard: 'An internal compressor holds the spring', until: 'unsqueeze' }
 	},
 	'spring-out': {
 		phase: 'strip',
@@ -249,7 +259,8 @@ export const kinds = {
 		tool: 'Spring compressor',
 		caution: 'A compressed spring can kill. Hooks opposite, screws in turn, no impact gun.',
 		gate: { question: 'Spring turns loosely in its seat?' },
-		doneIn: 'bench'
+		doneIn: 'bench',
+		leaves: { hazard: 'A spring is compressed in its tool', until: 'release' }
 	},
 	'shaft-off': {
 		phase: 'bench',

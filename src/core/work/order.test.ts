@@ -50,7 +50,9 @@ const wants: AxleScope[] = [
 	{ damper: false, spring: true, bushes: false },
 	{ damper: true, spring: true, bushes: false },
 	{ damper: false, spring: false, bushes: true },
-	{ damper: true, spring: true, bushes: true }
+	{ damper: true, spring: true, bushes: true },
+	{ damper: false, spring: true, bushes: false, reset: true },
+	{ damper: true, spring: true, bushes: false, reset: true }
 ];
 
 /** Every way of each layout. */

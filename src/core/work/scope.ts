@@ -39,8 +39,10 @@ export const usualStrategy: Strategy = {
 export interface AxleScope {
 	damper: boolean;
 	spring: boolean;
-	/** Bushes or links of the arms come loose: renewed, or set anew. */
+	/** Bushes or links of the arms come off: renewed. */
 	bushes: boolean;
+	/** Arm rubber that nothing else touches is loosened, settled and set anew: the height changes. */
+	reset?: boolean;
 }
 
 export interface WorkScope {
@@ -73,7 +75,8 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 	return (['front', 'rear'] as const).flatMap((axle): AxlePlan[] => {
 		const want = scope.axles[axle];
 		const worked = allCorners.filter((c) => axleOf(c) === axle && scope.corners.includes(c));
-		if (!want || worked.length === 0 || !(want.damper || want.spring || want.bushes)) return [];
+		const { damper, spring, bushes, reset } = want ?? {};
+		if (!want || worked.length === 0 || !(damper || spring || bushes || reset)) return [];
 		const layout = scope.layouts[axle];
 		const { build } = layout;
 		const armSpring =

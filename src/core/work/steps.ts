@@ -107,7 +107,7 @@ type Add = (
 function axleSteps(plan: AxlePlan, scope: WorkScope, add: Add): void {
 	const { axle, layout, corners } = plan;
 	const { build } = layout;
-	const moves = plan.bottomOff || plan.armSpring !== undefined || plan.bushes;
+	const moves = plan.bottomOff || plan.armSpring !== undefined || plan.bushes || plan.reset;
 
 	/** One step at a corner over joints of it. */
 	const at = (
@@ -174,19 +174,19 @@ function axleSteps(plan: AxlePlan, scope: WorkScope, add: Add): void {
 			one('support', 'support');
 			one('unsupport', 'unsupport');
 		}
-		if (plan.bushes) {
-			if (build.links) {
-				for (const link of build.links) {
-					if (link.startsWith('lateral') && !isLeft(corner)) continue;
-					const keys = linkJoints(layout, link);
-					const name = jointOf(layout, link).name.toLowerCase();
-					const tail = `:${link}`;
-					at(corner, 'link-off', keys, undo(corner), { tail, title: `Link off: ${name}` });
-					at(corner, 'link-on', keys, start(corner), { tail, title: `On again by hand: ${name}` });
-				}
-			} else {
-				at(corner, 'slack-bushes', armRubber(plan), (joint) => [{ do: 'slack', corner, joint }]);
+		if (plan.bushes && build.links) {
+			for (const link of build.links) {
+				if (link.startsWith('lateral') && !isLeft(corner)) continue;
+				const keys = linkJoints(layout, link);
+				const name = jointOf(layout, link).name.toLowerCase();
+				const tail = `:${link}`;
+				at(corner, 'link-off', keys, undo(corner), { tail, title: `Link off: ${name}` });
+				at(corner, 'link-on', keys, start(corner), { tail, title: `On again by hand: ${name}` });
 			}
+		} else if (plan.bushes || plan.reset) {
+			at(corner, 'slack-bushes', looseRubber(plan, corner), (joint) => [
+				{ do: 'slack', corner, joint }
+			]);
 		}
 		if (plan.damperOut) {
 			if (build.damper === 'strut' && !build.oneBody) {
@@ -311,7 +311,10 @@ function rigidUndone(plan: AxlePlan): string[] {
 
 /** Rubber of a corner that a plan undoes or slackens. */
 function rubberUndone(plan: AxlePlan, corner: Corner): string[] {
-	const undone = [...cornerUndone(plan), ...(plan.bushes ? looseRubber(plan, corner) : [])];
+	const undone = [
+		...cornerUndone(plan),
+		...(plan.bushes || plan.reset ? looseRubber(plan, corner) : [])
+	];
 	return plan.layout.joints
 		.filter(({ key, rule }) => undone.includes(key) && rule === 'ride-height')
 		.map(({ key }) => key);

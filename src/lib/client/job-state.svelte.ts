@@ -93,6 +93,11 @@ export class JobState {
 		return `/jobs/${this.#confirmed.id}/entries`;
 	}
 
+	/** With all that it comes to. */
+	get job(): Job {
+		return this.#job;
+	}
+
 	readonly record: JobRecord = $derived(this.#job.record);
 
 	readonly view: JobView = $derived(this.#job.view);

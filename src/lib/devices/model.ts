@@ -31,6 +31,9 @@ export type DeviceTask = {
 			carState: CarState;
 			method: LoadMethod | null;
 			hubToArchMm: number | null;
+			/** What was said of it before the pull; see `torque` of a book. */
+			loosenedFirst?: boolean;
+			aheadReason?: string;
 			/** What the wrench must show; null where nobody has said. */
 			targetNm: number | null;
 			/** Of that, what the nut takes to turn; null where none was measured. */

@@ -75,6 +75,8 @@ export const taskSchema = Joi.object({
 	carState: Joi.string().valid(...carStates),
 	method: method(),
 	hubToArch: quantity('length', { min: 150, max: 800 }),
+	loosenedFirst: Joi.boolean(),
+	aheadReason: text(500).disallow('').min(10),
 	corner: Joi.string().valid(...corners),
 	phase: Joi.string().valid('before', 'after')
 })
@@ -106,6 +108,8 @@ export const placeSchema = Joi.object({
 		.default('hanging'),
 	method: method(),
 	hubToArch: quantity('length', { min: 150, max: 800 }),
+	loosenedFirst: Joi.boolean(),
+	aheadReason: text(500).disallow('').min(10),
 	overrideReason: text(500).disallow('').min(10),
 	corner: Joi.string().valid(...corners),
 	phase: Joi.string().valid('before', 'after')

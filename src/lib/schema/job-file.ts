@@ -55,7 +55,29 @@ export const jobFileSchema = Joi.object({
 		)
 		.unique('id')
 		.max(200)
-		.required()
+		.required(),
+	seal: Joi.object({
+		keyId: Joi.string()
+			.pattern(/^[0-9a-f]{16}$/)
+			.required(),
+		publicKey: Joi.string()
+			.pattern(/^[A-Za-z0-9_-]{43}$/)
+			.required(),
+		shop: text(120).required(),
+		signature: Joi.string()
+			.pattern(/^[A-Za-z0-9_-]{86}$/)
+			.required()
+	}).description('the shop’s Ed25519 key over the head'),
+	sheets: Joi.array()
+		.items(
+			Joi.object({
+				seq: Joi.number().integer().min(1).required(),
+				sheet: Joi.object().unknown().required(),
+				pdf: Joi.string().base64().max(8_000_000).required()
+			})
+		)
+		.max(50)
+		.description('what was sealed at each signature, by the number of its entry')
 });
 
 /** Which of the formats a file is in. */

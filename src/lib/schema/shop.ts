@@ -71,9 +71,20 @@ export const shopSchema = Joi.object({
 		partWaitHours: Joi.number().min(0).max(1000).required(),
 		linkPrice: money(),
 		returnLoss: Joi.number().min(0).max(1).required(),
-		compressorHookN: Joi.number().min(500).max(100_000).required()
+		compressorHookN: Joi.number().min(500).max(100_000).required(),
+		compressorScrews: Joi.number().integer().min(1).max(4).default(2),
+		compressorHooksPerScrew: Joi.number().integer().min(1).max(4).default(1)
 	}),
 	bays: Joi.number().integer().min(1).max(8).required(),
 	lifts: Joi.number().integer().min(1).max(Joi.ref('bays')).required(),
 	technicians: Joi.number().integer().min(1).max(8).required()
+});
+
+/** Another shop's key, as its page of keys gives it. */
+export const knownShopSchema = Joi.object({
+	name: requiredText(120),
+	publicKey: Joi.string()
+		.trim()
+		.pattern(/^[A-Za-z0-9_-]{43}$/, 'an Ed25519 key of 43 letters')
+		.required()
 });

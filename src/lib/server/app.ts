@@ -12,7 +12,8 @@ const whileBuilding = {
 	VANE_DB_USER: 'none',
 	VANE_DB_NAME: 'none',
 	VANE_DB_PASSWORD: 'none',
-	VANE_ORIGIN: 'http://localhost'
+	VANE_ORIGIN: 'http://localhost',
+	VANE_KEY_DIR: 'none'
 };
 
 export const config = readConfig(building ? whileBuilding : process.env);

@@ -8,6 +8,8 @@ export interface Config {
 	secureCookies: boolean;
 	sessionHours: number;
 	logLevel: string;
+	/** What signatures are sealed with: the folder of the key, and where its proof is opened. */
+	sealer: { folder: string; origin: string };
 	/** Where devices connect; undefined: nowhere. */
 	devices?: { host: string; port: number };
 }
@@ -21,6 +23,7 @@ const schema = Joi.object({
 	VANE_ORIGIN: Joi.string()
 		.uri({ scheme: ['http', 'https'] })
 		.required(),
+	VANE_KEY_DIR: Joi.string().required(),
 	VANE_SESSION_HOURS: Joi.number().min(0.01).max(720).default(12),
 	VANE_DEVICE_HOST: Joi.string().hostname().default('127.0.0.1'),
 	VANE_DEVICE_PORT: Joi.number().port(),
@@ -48,6 +51,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
 		secureCookies: value.VANE_ORIGIN!.startsWith('https:'),
 		sessionHours: Number(value.VANE_SESSION_HOURS),
 		logLevel: value.VANE_LOG_LEVEL!,
+		sealer: { folder: value.VANE_KEY_DIR!, origin: value.VANE_ORIGIN! },
 		...(value.VANE_DEVICE_PORT && {
 			devices: { host: value.VANE_DEVICE_HOST!, port: Number(value.VANE_DEVICE_PORT) }
 		})

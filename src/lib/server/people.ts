@@ -28,6 +28,13 @@ export async function changePerson(
 	return db.transaction(async (tx) => {
 		const before = await findPerson(tx, id);
 		if (!before) throw notFound('person');
+		if (before.shop !== null) {
+			throw refuse(
+				'id',
+				'is a name from another shop’s job, not somebody who works here',
+				before.name
+			);
+		}
 		await updatePerson(tx, id, {
 			name: change.name ?? before.name,
 			role: change.role ?? before.role,

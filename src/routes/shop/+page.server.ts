@@ -4,12 +4,14 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => ({
 	title: 'Shop',
-	people: (await listPeople(db)).map(({ id, handle, name, role, active, canSignIn }) => ({
-		id,
-		handle,
-		name,
-		role,
-		active,
-		canSignIn
-	}))
+	people: (await listPeople(db))
+		.filter(({ shop }) => shop === null)
+		.map(({ id, handle, name, role, active, canSignIn }) => ({
+			id,
+			handle,
+			name,
+			role,
+			active,
+			canSignIn
+		}))
 });

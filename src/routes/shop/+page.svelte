@@ -25,7 +25,9 @@
 		partWaitHours: String(data.shop.costs.partWaitHours),
 		linkPrice: String(data.shop.costs.linkPrice),
 		returnLoss: String(Math.round(data.shop.costs.returnLoss * 100)),
-		compressorHookN: String(data.shop.costs.compressorHookN)
+		compressorHookN: String(data.shop.costs.compressorHookN),
+		compressorScrews: String(data.shop.costs.compressorScrews),
+		compressorHooksPerScrew: String(data.shop.costs.compressorHooksPerScrew)
 	});
 	let refusal = $state<Refusal>();
 	/** The form that was sent last. */
@@ -59,7 +61,9 @@
 		['partWaitHours', 'A part not ordered takes', 'hours until it is here'],
 		['linkPrice', 'A drop link costs', 'for what belongs on the shelf'],
 		['returnLoss', 'Lost on a part sent back', 'percent of its price'],
-		['compressorHookN', 'Spring compressor bears', 'N a hook, as its maker says']
+		['compressorHookN', 'Spring compressor bears', 'N a hook, as its maker says'],
+		['compressorScrews', 'It has', 'screws'],
+		['compressorHooksPerScrew', 'At each end of a screw', 'hooks, which share its force']
 	] as const;
 	const known = [
 		'name',
@@ -87,7 +91,9 @@
 				partWaitHours: degrees(form.partWaitHours),
 				linkPrice: degrees(form.linkPrice),
 				returnLoss: share(form.returnLoss),
-				compressorHookN: degrees(form.compressorHookN)
+				compressorHookN: degrees(form.compressorHookN),
+				compressorScrews: degrees(form.compressorScrews),
+				compressorHooksPerScrew: degrees(form.compressorHooksPerScrew)
 			}
 		});
 		refusal = answer.ok ? undefined : answer.refusal;

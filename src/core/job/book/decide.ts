@@ -17,7 +17,13 @@ export function decide(record: JobRecord, command: Command, context: Context): D
 	try {
 		const kind = kindOf(command.kind);
 		if (record.signedAt && !kind.afterSigning) {
-			throw new Problem(409, 'This job is signed; its record is closed.');
+			throw new Problem(
+				409,
+				'This job is signed; its record is closed. A lead may open it for an addendum.'
+			);
+		}
+		if (record.addendum && context.who.role !== 'lead' && !kind.afterSigning) {
+			throw new Problem(403, 'This job is open for an addendum: only a lead writes in it.');
 		}
 		const drafts =
 			command.again === undefined

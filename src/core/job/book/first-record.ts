@@ -23,10 +23,16 @@ export interface FirstRecord
 			| 'targets'
 			| 'torques'
 			| 'loadings'
-			| 'signOff'
 			| 'retorques'
 		> {
 	version: number;
+	signOff: {
+		id: string;
+		personId: string;
+		overrideReason: string | null;
+		owed: string[];
+		signedAt: string;
+	} | null;
 	joints: Omit<Joint, 'key'>[];
 	/** The work before the round. */
 	work: {

@@ -35,9 +35,17 @@ export function foldBook({ id, number, people }: JobName, entries: readonly Entr
 		targets: [],
 		joints: [],
 		torques: [],
+		hardware: {},
+		accepted: {},
+		onWheels: null,
 		loadings: [],
 		photos: [],
 		signOff: null,
+		signOffs: [],
+		addendum: null,
+		addenda: [],
+		seals: [],
+		imported: null,
 		retorques: [],
 		people: named(entries, people)
 	} as unknown as JobRecord;

@@ -1,6 +1,7 @@
 /** A job: its book, and everything that follows from it, each asked and computed once. */
 import type { TimedKind } from '../../work/minutes.ts';
-import { jobParts, jobAdvice, type AdviceLine, type JobPart } from '../plan.ts';
+import { jobParts, type JobPart } from '../parts.ts';
+import { jobAdvice, type AdviceLine } from '../plan.ts';
 import type { ShopCosts } from '../costs.ts';
 import type { JobRecord } from '../record.ts';
 import { viewJob, type JobView } from '../view.ts';
@@ -42,8 +43,8 @@ export class Job {
 		return jobAdvice(this.record, costs);
 	}
 
-	parts(costs: ShopCosts): JobPart[] {
-		return jobParts(this.record, costs);
+	get parts(): JobPart[] {
+		return jobParts(this.record);
 	}
 
 	/** The job with more in its book. */

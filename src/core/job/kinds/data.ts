@@ -1,4 +1,6 @@
 /** What an entry of each kind holds. A kind has its line here and one in the registry beside it. */
+import type * as Accepted from './accepted/data.ts';
+import type * as AddendumOf from './addendum/data.ts';
 import type * as Arm from './arm-spring/data.ts';
 import type * as Bounce from './bounce/data.ts';
 import type * as Car from './car/data.ts';
@@ -7,8 +9,11 @@ import type * as Comparison from './comparison/data.ts';
 import type * as Compressor from './compressor/data.ts';
 import type * as ConditionsOf from './conditions/data.ts';
 import type * as Decision from './decision/data.ts';
+import type * as Down from './down/data.ts';
 import type * as Finding from './finding/data.ts';
+import type * as Hardware from './hardware/data.ts';
 import type * as Head from './head/data.ts';
+import type * as Imported from './imported/data.ts';
 import type * as JointOf from './joint/data.ts';
 import type * as Loading from './loading/data.ts';
 import type * as Note from './note/data.ts';
@@ -22,6 +27,7 @@ import type * as Reading from './reading/data.ts';
 import type * as Retorque from './retorque/data.ts';
 import type * as Rust from './rust/data.ts';
 import type * as Scope from './scope/data.ts';
+import type * as Sealed from './sealed/data.ts';
 import type * as Signed from './signed/data.ts';
 import type * as Skip from './skip/data.ts';
 import type * as Stack from './stack/data.ts';
@@ -60,10 +66,16 @@ export interface KindData {
 	joint: JointOf.Data;
 	loading: Loading.Data;
 	torque: Torque.Data;
+	hardware: Hardware.Data;
+	accepted: Accepted.Data;
+	down: Down.Data;
 	skip: Skip.Data;
 	note: Note.Data;
 	signed: Signed.Data;
+	sealed: Sealed.Data;
+	addendum: AddendumOf.Data;
 	retorque: Retorque.Data;
+	imported: Imported.Data;
 	carried: Carried.Data;
 }
 

@@ -1,5 +1,7 @@
 /** Every kind of fact a job's book can hold. A new one is a folder here and its line in both lists. */
 import type { Kind } from '../book/kind.ts';
+import { accepted } from './accepted/index.ts';
+import { addendum } from './addendum/index.ts';
 import { armSpring } from './arm-spring/index.ts';
 import { bounce } from './bounce/index.ts';
 import { car } from './car/index.ts';
@@ -9,8 +11,11 @@ import { compressor } from './compressor/index.ts';
 import { conditions } from './conditions/index.ts';
 import type { KindName } from './data.ts';
 import { decision } from './decision/index.ts';
+import { down } from './down/index.ts';
 import { finding } from './finding/index.ts';
+import { hardware } from './hardware/index.ts';
 import { head } from './head/index.ts';
+import { imported } from './imported/index.ts';
 import { joint } from './joint/index.ts';
 import { loading } from './loading/index.ts';
 import { note } from './note/index.ts';
@@ -24,6 +29,7 @@ import { reading } from './reading/index.ts';
 import { retorque } from './retorque/index.ts';
 import { rust } from './rust/index.ts';
 import { scope } from './scope/index.ts';
+import { sealed } from './sealed/index.ts';
 import { signed } from './signed/index.ts';
 import { skip } from './skip/index.ts';
 import { stack } from './stack/index.ts';
@@ -62,10 +68,16 @@ const registry = {
 	joint,
 	loading,
 	torque,
+	hardware,
+	accepted,
+	down,
 	skip,
 	note,
 	signed,
+	sealed,
+	addendum,
 	retorque,
+	imported,
 	carried
 } satisfies { [K in KindName]: { kind: K } };
 

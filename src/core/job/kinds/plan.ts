@@ -7,9 +7,9 @@ import type { JobRecord } from '../record.ts';
 import { scopeOf } from '../scope.ts';
 import { WorkBook } from '../work-book.ts';
 
-/** The entry and what follows from it at the joints. */
-export function planFollows(record: JobRecord, said: Draft): Draft[] {
-	const after = [...record.entries, said as unknown as Entry];
+/** The entries and what follows from them at the joints. */
+export function planFollows(record: JobRecord, ...said: Draft[]): Draft[] {
+	const after = [...record.entries, ...(said as unknown as Entry[])];
 	const scope = scopeOf(record, new WorkBook(after));
 	const loose = new Set(loosenedJoints(scope).map(({ corner, key }) => `${corner}/${key}`));
 	const worked = new Set(record.torques.map(({ jointId }) => jointId));
@@ -19,5 +19,5 @@ export function planFollows(record: JobRecord, said: Draft): Draft[] {
 		if (loosened === joint.loosened) return [];
 		return [{ kind: 'joint', subject: id, data: { ...joint, loosened, removed: false } }];
 	});
-	return [said, ...changed];
+	return [...said, ...changed];
 }

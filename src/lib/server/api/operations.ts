@@ -97,7 +97,19 @@ export const operations: readonly Operation[] = [
 			type: 'text/event-stream'
 		}
 	),
-	op('get', '/jobs/{id}/proof', 'Whether the book is as it was written'),
+	op('get', '/jobs/{id}/proof', 'Whether the book is as it was written, and whose seals are on it'),
+	op('get', '/jobs/{id}/sheets/{seq}', 'The sheet as it was sealed at this signature'),
+	op('get', '/jobs/{id}/sheets/{seq}/sheet.pdf', 'The same as a PDF, byte for byte', {
+		type: 'application/pdf'
+	}),
+	op('get', '/keys', 'Public keys that this shop has sealed with', { open: true }),
+	op('post', '/verify', 'What is to be said of a job file: its chain and its seals', {
+		input: jobFileSchema,
+		open: true
+	}),
+	op('get', '/known-shops', 'Other shops whose seals are known here'),
+	op('post', '/known-shops', 'Take in another shop’s key (leads)', { input: shop.knownShopSchema }),
+	op('delete', '/known-shops/{keyId}', 'No longer believe a shop’s seals (leads)'),
 	op('get', '/retorques', 'Cars whose wheel fasteners are still to be checked'),
 	op('get', '/jobs/{id}/retorque.ics', 'The day to come back', { type: 'text/calendar' }),
 	op('get', '/jobs/{id}/job.json', 'The job as a file', { output: jobFileSchema }),

@@ -5,7 +5,8 @@ import type { Database, Row } from './pool.ts';
 export interface Person extends PersonName {
 	handle: string;
 	active: boolean;
-	/** False for people known only from an imported job. */
+	/** The shop they are of, where a job came from there; null: this one. */
+	shop: string | null;
 	canSignIn: boolean;
 	/** Null follows the shop. */
 	units: UnitPreference | null;
@@ -16,7 +17,10 @@ function toPerson(row: Row): Person {
 	return {
 		id: row.id as string,
 		handle: row.handle as string,
-		name: row.name as string,
+		// Who did something elsewhere is never taken for somebody who works here.
+		name:
+			row.shop === null ? (row.name as string) : `${row.name as string} (${row.shop as string})`,
+		shop: row.shop as string | null,
 		role: row.role as Role,
 		active: row.active === 1,
 		canSignIn: row.secret_hash !== null,
@@ -45,12 +49,19 @@ export async function findByHandle(
 
 export async function insertPerson(
 	db: Database,
-	person: { id: string; handle: string; name: string; role: Role; secretHash: string | null }
+	person: {
+		id: string;
+		handle: string;
+		name: string;
+		role: Role;
+		secretHash: string | null;
+		shop?: string | null;
+	}
 ): Promise<void> {
 	await db.run(
-		`INSERT INTO people (id, handle, name, role, secret_hash, active)
-		 VALUES (:id, :handle, :name, :role, :secretHash, :secretHash IS NOT NULL)`,
-		person
+		`INSERT INTO people (id, handle, name, role, secret_hash, active, shop)
+		 VALUES (:id, :handle, :name, :role, :secretHash, :secretHash IS NOT NULL, :shop)`,
+		{ shop: null, ...person }
 	);
 }
 

@@ -58,6 +58,8 @@ export interface TaskInput {
 	carState?: CarState;
 	method?: LoadMethod;
 	hubToArch?: Quantity;
+	loosenedFirst?: boolean;
+	aheadReason?: string;
 	corner?: Corner;
 	phase?: Phase;
 }
@@ -131,6 +133,8 @@ async function taskFrom(
 		carState: input.carState!,
 		method: input.method ?? null,
 		hubToArchMm: input.hubToArch?.si ?? null,
+		...(input.loosenedFirst !== undefined && { loosenedFirst: input.loosenedFirst }),
+		...(input.aheadReason && { aheadReason: input.aheadReason }),
 		targetNm: action.torqueNm ?? null,
 		prevailingNm: joint.programme?.prevailingNm ?? null,
 		angleDeg: action.angleDeg ?? null

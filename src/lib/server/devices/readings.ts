@@ -209,6 +209,8 @@ interface Where {
 	carState?: CarState;
 	method?: LoadMethod | null;
 	hubToArchMm?: number | null;
+	loosenedFirst?: boolean;
+	aheadReason?: string;
 	overrideReason?: string;
 	corner?: Corner;
 	phase?: Phase;
@@ -234,7 +236,7 @@ function commandOf(
 	}
 	if (sent.kind !== 'torque') return undefined;
 	const joint = record.joints.find((one) => one.id === where.jointId);
-	const { action = 0, hubToArchMm, method, overrideReason } = where;
+	const { action = 0, hubToArchMm, method, overrideReason, loosenedFirst, aheadReason } = where;
 	const kind = joint && actionsOf(atWork(joint))[action]?.kind;
 	const turned = kind === 'angle' || kind === 'slacken';
 	const { angleDeg, torqueNm } = sent;
@@ -248,6 +250,8 @@ function commandOf(
 		carState: where.carState!,
 		...(method && { method }),
 		...(hubToArchMm && { hubToArch: si(hubToArchMm, 'mm') }),
+		...(loosenedFirst !== undefined && { loosenedFirst }),
+		...(aheadReason && { aheadReason }),
 		deviceReadingId: id
 	};
 	return { id, kind: 'torque', subject: where.jointId!, data, enteredAt };
@@ -260,6 +264,8 @@ export interface Placement {
 	carState: CarState;
 	method?: LoadMethod;
 	hubToArch?: Quantity;
+	loosenedFirst?: boolean;
+	aheadReason?: string;
 	overrideReason?: string;
 	corner?: Corner;
 	phase?: Phase;

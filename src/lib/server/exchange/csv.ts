@@ -1,6 +1,5 @@
 import Papa from 'papaparse';
 import type { Job } from '../../../core/job/book/job.ts';
-import type { ShopCosts } from '../../../core/job/costs.ts';
 import { kindOf } from '../../../core/job/kinds/index.ts';
 import { partStatusNames } from '../../../core/job/kinds/part/data.ts';
 import type { JobRecord } from '../../../core/job/record.ts';
@@ -100,9 +99,9 @@ export function torquesCsv(job: JobRecord): string {
 }
 
 /** Parts of a job by side and axle. */
-export function partsCsv(job: Job, costs: ShopCosts): string {
+export function partsCsv(job: Job): string {
 	return table(
-		job.parts(costs).map(({ kept, status, ...line }) => ({
+		job.parts.map(({ kept, status, ...line }) => ({
 			...line,
 			job: job.name.number,
 			corner: line.corner ?? '',

@@ -2,7 +2,9 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../../../core/job/book/entry.ts';
 import { bookOfFirst, type FirstRecord } from '../../../core/job/book/first-record.ts';
 import { Job } from '../../../core/job/book/job.ts';
+import type { KindData } from '../../../core/job/kinds/data.ts';
 import type { PersonName, Vehicle } from '../../../core/job/model.ts';
+import type { Sheet } from '../../../core/job/sheet/document.ts';
 import { effective } from '../../../core/procedure/corrections.ts';
 import type { Fault } from '../../../core/result.ts';
 import { jobFileFormat, jobFileVersion } from '../../schema/job-file.ts';
@@ -10,12 +12,16 @@ import { insertEntries } from '../db/entries.ts';
 import { findJob, insertJob, nextJobNumber, takeJobNumber } from '../db/jobs.ts';
 import { findPerson, insertPerson, listPeople } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
+import { insertSheet, listSheets } from '../db/seals.ts';
 import { findShop } from '../db/shop.ts';
 import { findVehicle, insertVehicle } from '../db/vehicles.ts';
 import { chained } from '../jobs/book.ts';
 import { project } from '../jobs/projections.ts';
 import { invalid, refuse } from '../../../core/problem.ts';
 import { proveBook } from '../proof/chain.ts';
+import { signingKey, signWith, type Sealer } from '../proof/keys.ts';
+import { statements } from '../proof/seal.ts';
+import { knownSigners, proveFile } from '../proof/verify.ts';
 import { proveFirstChain } from '../proof/first-chain.ts';
 
 /** Without its pictures: they stay with the shop and its backups, their digests are in the book. */
@@ -27,6 +33,10 @@ export interface JobFile {
 	head: string;
 	entries: readonly Entry[];
 	people: PersonName[];
+	/** The shop's key over the head. */
+	seal?: { keyId: string; publicKey: string; shop: string; signature: string };
+	/** What was sealed at each signature; the PDF in base64. */
+	sheets?: { seq: number; sheet: Sheet; pdf: string }[];
 }
 
 /** The file of before there was one book. */
@@ -48,29 +58,66 @@ export function toJobFile({ record, entries }: Job): JobFile {
 	};
 }
 
+/** The file with the shop's seal on it, and the sheets that were sealed. */
+export async function sealedJobFile(db: Database, job: Job, sealer: Sealer): Promise<JobFile> {
+	const file = toJobFile(job);
+	const [shop, key, kept] = [
+		await findShop(db),
+		await signingKey(db, sealer.folder),
+		await listSheets(db, job.name.id)
+	];
+	const statement = statements.file(job.name.id, file.entries.length, file.head);
+	const { keyId, publicKey } = key;
+	return {
+		...file,
+		seal: { keyId, publicKey, shop: shop?.name ?? '', signature: signWith(key, statement) },
+		sheets: kept.map(({ seq, sheet, pdf }) => ({ seq, sheet, pdf: pdf.toString('base64') }))
+	};
+}
+
 export interface ImportOutcome {
 	jobId: string;
 	number: string;
 	/** False: the job was here already and was left as it is. */
 	created: boolean;
+	/** Sealed by a shop that is known here, and unchanged since. */
+	verified: boolean;
+	/** That shop. */
+	from: string | null;
+	/** What was found in the file, line by line. */
+	words: string[];
 }
 
 /**
- * Recreates a job from its file: same entries, same hashes. A job, car or person that is here already is
- * left as it is. People who are not known here are added by name and cannot sign in.
+ * Recreates a job from its file: same entries, same hashes, and one more that says where it came from. A job
+ * or car that is here already is left as it is. Its people are names from there: a file that says something in
+ * the name of somebody who works here is refused, unless this shop has sealed it.
+ *
+ * @param by who brings it in; null: it is the shop's own, as the demo's is, and nothing is added
  */
 export async function importJob(
 	db: Database,
-	file: JobFile | FirstJobFile
+	file: JobFile | FirstJobFile,
+	by: Pick<PersonName, 'id'> | null
 ): Promise<ImportOutcome> {
-	const { job, entries, people } = file.formatVersion === 1 ? await carried(db, file) : file;
+	const whole = file.formatVersion === 1 ? await carried(db, file) : file;
+	const { job, entries, people } = whole;
 	const record = new Job({ ...job, people }, entries).record;
 	const faults = [...crossReferences(entries, people), ...brokenChain(record, file)];
 	if (faults.length) throw invalid(faults);
 	return db.transaction(async (tx) => {
+		const proof = proveFile(whole, await knownSigners(tx));
+		const { verified, words } = proof;
+		const from = proof.by?.name ?? null;
+		const own = by === null || (verified && proof.by!.own);
 		const here = await findJob(tx, job.id);
-		if (here) return { jobId: here.id, number: here.number, created: false };
-		for (const person of people) await keepPerson(tx, person);
+		if (here) {
+			return { jobId: here.id, number: here.number, created: false, verified, from, words };
+		}
+		if (!own) await refuseOwnPeople(tx, people);
+		for (const person of people) {
+			await keepPerson(tx, person, own ? null : (from ?? 'another shop'));
+		}
 		await keepVehicle(tx, record.vehicle);
 		const year = Number(job.number.slice(0, 4));
 		const number = (await takeJobNumber(tx, job.number))
@@ -78,18 +125,61 @@ export async function importJob(
 			: await nextJobNumber(tx, year);
 		const row = { id: job.id, number, vehicleId: record.vehicle.id };
 		await insertJob(tx, row);
-		await insertEntries(tx, job.id, entries);
+		const data = { from, verified, keyId: whole.seal?.keyId ?? null, head: whole.head };
+		const all = by ? [...entries, ...importedEntry(job.id, entries, by.id, data)] : entries;
+		await insertEntries(tx, job.id, all);
 		const name = { ...row, people: await listPeople(tx) };
-		await project(tx, row, new Job(name, []), new Job(name, entries), entries);
-		return { jobId: job.id, number, created: true };
+		await project(tx, row, new Job(name, []), new Job(name, all), all);
+		if (verified) {
+			for (const { seq, sheet, pdf } of whole.sheets ?? []) {
+				await insertSheet(tx, job.id, { seq, sheet, pdf: Buffer.from(pdf, 'base64') });
+			}
+		}
+		return { jobId: job.id, number, created: true, verified, from, words };
 	});
 }
 
+/** Follows the book that came: who brought it in, from where. */
+function importedEntry(
+	jobId: string,
+	entries: readonly Entry[],
+	personId: string,
+	data: KindData['imported']
+): Entry[] {
+	const now = new Date().toISOString();
+	return chained(jobId, entries.at(-1), [
+		{
+			id: uuidv7(),
+			kind: 'imported',
+			subject: 'car',
+			personId,
+			device: null,
+			enteredAt: now,
+			storedAt: now,
+			seen: entries.length,
+			corrects: null,
+			data
+		}
+	]);
+}
+
+/** Nobody brings in what somebody who works here is said to have done. */
+async function refuseOwnPeople(db: Database, people: readonly PersonName[]): Promise<void> {
+	const faults: Fault[] = [];
+	for (const [i, { id, name }] of people.entries()) {
+		const known = await findPerson(db, id);
+		if (!known || known.shop !== null) continue;
+		faults.push({
+			field: `people.${i}.id`,
+			value: name,
+			message: `is ${known.name} of this shop: only a file that this shop has sealed may speak for them`
+		});
+	}
+	if (faults.length) throw invalid(faults);
+}
+
 /** A file of before, as the book it becomes. */
-async function carried(
-	db: Database,
-	{ job }: FirstJobFile
-): Promise<Pick<JobFile, 'job' | 'entries' | 'people'>> {
+async function carried(db: Database, { job }: FirstJobFile): Promise<JobFile> {
 	const faults = firstReferences(job);
 	if (faults.length) throw invalid(faults);
 	const shop = await findShop(db);
@@ -101,9 +191,25 @@ async function carried(
 		key: uuidv7
 	});
 	const entries = chained(job.id, undefined, loose);
-	const broken = proveFirstChain(job.id, entries, job.chain);
+	const broken = outsideChain(job) ?? proveFirstChain(job.id, entries, job.chain);
 	if (broken) throw invalid([{ field: 'job.chain', message: `does not hold: ${broken}` }]);
-	return { job: { id: job.id, number: job.number }, entries, people: job.people };
+	return {
+		format: jobFileFormat,
+		formatVersion: jobFileVersion,
+		job: { id: job.id, number: job.number },
+		head: entries.at(-1)!.hash,
+		entries,
+		people: job.people
+	};
+}
+
+/** What the first chain should have and has not: a file without its chain proves nothing. */
+function outsideChain({ readings, torques, loadings, chain }: FirstRecord): string | undefined {
+	const inChain = new Set(chain.map(({ id }) => id));
+	const out = [...readings, ...torques, ...loadings].filter(({ id }) => !inChain.has(id));
+	return out.length
+		? `${out.length} of its readings, torques and loadings are not in the chain`
+		: undefined;
 }
 
 /** A file whose book was changed on the way is not taken. */
@@ -118,10 +224,10 @@ function brokenChain(record: Job['record'], file: JobFile | FirstJobFile): Fault
 		: [{ field: 'head', message: 'is not the hash of the last entry', value: file.head }];
 }
 
-async function keepPerson(db: Database, person: PersonName): Promise<void> {
+async function keepPerson(db: Database, person: PersonName, shop: string | null): Promise<void> {
 	if (await findPerson(db, person.id)) return;
 	const handle = `import-${person.id.replaceAll('-', '')}`;
-	await insertPerson(db, { ...person, handle, secretHash: null });
+	await insertPerson(db, { ...person, handle, secretHash: null, shop });
 }
 
 async function keepVehicle(db: Database, vehicle: Vehicle): Promise<void> {

@@ -10,6 +10,8 @@ import { listPeople, type Person } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { listWrenches } from '../db/wrenches.ts';
 import { notFound, Problem } from '../../../core/problem.ts';
+import type { Sealer } from '../proof/keys.ts';
+import { sealSignature } from '../proof/seal.ts';
 import { beginning, entryHash } from '../proof/chain.ts';
 import { project } from './projections.ts';
 
@@ -19,6 +21,8 @@ export interface Teller {
 	device?: string | null;
 	/** Instead of the core's decision, for kinds with a door of their own. */
 	decide?: (job: Job) => NewEntry[];
+	/** What a signature is sealed with. */
+	sealer?: Sealer;
 }
 
 /** What was written, and the job before it. */
@@ -35,7 +39,7 @@ export function tell(
 	db: Database,
 	jobId: string,
 	command: Command,
-	{ person, device = null, decide }: Teller
+	{ person, device = null, decide, sealer }: Teller
 ): Promise<Told> {
 	return db.transaction(async (tx) => {
 		const row = await lockJob(tx, jobId);
@@ -52,7 +56,12 @@ export function tell(
 		const known = await findEntry(tx, command.id);
 		if (known) return again(jobId, job, known, command, decide ? undefined : context);
 		const entries = decide ? decide(job) : decided(job, command, context);
-		return { entries: await append(tx, row, job, entries), job };
+		const added = await append(tx, row, job, entries);
+		if (command.kind !== 'signed') return { entries: added, job };
+		if (!sealer) throw new Error('a signature wants something to seal it with');
+		const signed = job.apply(...added);
+		const seal = await sealSignature(tx, signed, added[0]!, sealer);
+		return { entries: [...added, ...(await append(tx, row, signed, [seal]))], job };
 	});
 }
 
@@ -79,10 +88,12 @@ function again(
 	if (!same || (said && !isDeepStrictEqual(said.data, entry.data))) {
 		throw new Problem(409, 'That key belongs to another entry.');
 	}
-	// What one command became was stored at one moment.
+	// What one command became was stored at one moment; a signature's seal comes right after it.
 	const entries = job.entries.filter(
-		({ seq, storedAt, personId }) =>
-			seq >= entry.seq && storedAt === entry.storedAt && personId === entry.personId
+		({ seq, kind: of, storedAt, personId }) =>
+			seq >= entry.seq &&
+			personId === entry.personId &&
+			(storedAt === entry.storedAt || (of === 'sealed' && seq === entry.seq + 1))
 	);
 	return { entries, job };
 }

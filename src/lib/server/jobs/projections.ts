@@ -39,12 +39,18 @@ interface Told {
 	car: Vehicle;
 }
 
-const factsOf = ({ entries }: Job, added: readonly Entry[]): Told[] =>
-	added.flatMap((entry) => {
+function factsOf({ entries, record: { imported } }: Job, added: readonly Entry[]): Told[] {
+	/** Another shop's pace is not ours, and what nobody vouches for is offered to nobody. */
+	const believed = ({ of }: Projected, { seq }: Entry): boolean =>
+		imported === null ||
+		seq > imported.seq ||
+		!(of === 'step-time' || (of === 'specification' && !imported.verified));
+	return added.flatMap((entry) => {
 		const car = carAt(entries, entry.seq);
 		const facts = kindOf(entry.kind).projects?.(entry, car) ?? [];
-		return facts.map((fact) => ({ fact, entry, car }));
+		return facts.filter((fact) => believed(fact, entry)).map((fact) => ({ fact, entry, car }));
 	});
+}
 
 const keepFact = (
 	tx: Database,

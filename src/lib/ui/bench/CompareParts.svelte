@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { compareParts, dimensionsOf, type ComparedPart, type Hand } from '$core/bench/compare';
+	import { springFinding } from '$core/job/findings';
+	import { compareParts, dimensionsFor, type ComparedPart, type Hand } from '$core/bench/compare';
 	import { axleOf, isLeft, type Corner } from '$core/height/corners';
 	import { formatNumber } from '$core/units/format';
 	import { parseQuantity } from '$core/units/parse';
@@ -20,7 +21,9 @@
 	const closed = $derived(job.record.signedAt !== null);
 	const subject = $derived(`${corner}/${part}`);
 	const kept = $derived(job.work.book.get('comparison', subject));
-	const dimensions = $derived(dimensionsOf[part]);
+	/** A broken spring has no free length. */
+	const oldBroken = $derived(springFinding(job.work.book, corner)?.state === 'broken');
+	const dimensions = $derived(dimensionsFor(part, part === 'spring' && oldBroken));
 	const handed = $derived(
 		part === 'damper' && job.work.scope.layouts[axleOf(corner)].build.damper === 'strut'
 	);
@@ -62,7 +65,7 @@
 		old: { values: values('old'), ...(handed && { hand: ownHand() }) },
 		new: { values: values('new'), ...(handed && newHand && { hand: newHand }) }
 	});
-	const answer = $derived(compareParts(part, measures.old, measures.new));
+	const answer = $derived(compareParts(part, measures.old, measures.new, { oldBroken }));
 	const faults = $derived(
 		dimensions.some(
 			({ key, unit }) => read('old', key, unit)?.fault ?? read('new', key, unit)?.fault
@@ -187,6 +190,9 @@
 			</tbody>
 		</table>
 	</div>
+	{#if part === 'spring' && oldBroken}
+		<p class="mt-2 text-[15px]">The old one was found broken: it has no free length to compare.</p>
+	{/if}
 	{#if handed}
 		<div class="mt-3">
 			<Choice

@@ -1,6 +1,10 @@
 <script lang="ts">
 	import { corners, axleOf, type Corner } from '$core/height/corners';
-	import { springCompressor, type CompressorInput } from '$core/spring/compressor';
+	import {
+		readCompressorInput,
+		springCompressor,
+		type CompressorInput
+	} from '$core/spring/compressor';
 	import { formatNumber } from '$core/units/format';
 	import { parseQuantity } from '$core/units/parse';
 	import type { Dimension } from '$core/units/dimensions';
@@ -11,6 +15,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import { springFinding } from '$core/job/findings';
 	import { measuredSpring } from './measured-spring';
 	import SpringDrawing from '$lib/ui/workbench/spring/SpringDrawing.svelte';
 
@@ -26,29 +31,40 @@
 			.filter((one) => axleOf(one) === axleOf(corner) && one !== corner)
 			.map((one) => job.work.book.get('compressor', one))[0]
 	);
+	const found = $derived(springFinding(job.work.book, corner));
 	interface Entry {
 		key: keyof CompressorInput;
 		label: string;
 		dimension?: Dimension;
 	}
-	const entries: readonly Entry[] = [
+	const all: readonly Entry[] = [
 		{ key: 'wireDiameterMm', label: 'Wire', dimension: 'length' },
 		{ key: 'activeCoils', label: 'Active coils' },
 		{ key: 'rateNPerMm', label: 'Rate', dimension: 'rate' },
 		{ key: 'freeLengthMm', label: 'Free length', dimension: 'length' },
 		{ key: 'installedLengthMm', label: 'Length in the strut', dimension: 'length' },
 		{ key: 'hookedCoils', label: 'Coils between the hooks' },
-		{ key: 'hooks', label: 'Hooks' },
+		{ key: 'screws', label: 'Screws' },
+		{ key: 'hooksPerScrew', label: 'Hooks, each end of one' },
 		{ key: 'screwLeadMm', label: 'Screw, a turn', dimension: 'length' },
 		{ key: 'clearanceMm', label: 'Gap wanted at the seat', dimension: 'length' },
 		{ key: 'ratedLoadPerHookN', label: 'Tool may bear, a hook', dimension: 'force' }
 	];
+	/** Of a broken spring the free length is that of a whole one, from the maker or the other side. */
+	const entries = $derived(
+		all.map((entry) =>
+			entry.key === 'freeLengthMm' && found?.state === 'broken'
+				? { ...entry, label: 'Free length of a whole one' }
+				: entry
+		)
+	);
 	/** The shop's tool; of the spring only what was measured is filled in. */
 	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
 	let typed = $state<Record<string, string>>({
-		...Object.fromEntries(entries.map(({ key }) => [key, ''])),
+		...Object.fromEntries(all.map(({ key }) => [key, ''])),
 		clearanceMm: '5 mm',
-		hooks: '4',
+		screws: String(costs.compressorScrews),
+		hooksPerScrew: String(costs.compressorHooksPerScrew),
 		screwLeadMm: '2 mm',
 		ratedLoadPerHookN: `${costs.compressorHookN} N`,
 		...measuredSpring(job.work.book, corner),
@@ -84,9 +100,11 @@
 	const danger = $derived(!c || c.overloaded || c.coilBind);
 	const turned = $derived(kept?.turned ?? 0);
 	/** Each screw in its turn gets the same. */
-	const screws = $derived(input ? Math.max(2, Math.round(input.hooks / 2)) : 2);
+	const screws = $derived(input?.screws ?? 1);
 	const handed = $derived(c ? c.steps.flatMap((turns) => Array<number>(screws).fill(turns)) : []);
-	const changed = $derived(JSON.stringify(input) !== JSON.stringify(kept?.input));
+	const changed = $derived(
+		!kept || JSON.stringify(input) !== JSON.stringify(readCompressorInput(kept.input))
+	);
 
 	async function keep(part: { turned?: number; free?: boolean }) {
 		if (!input) return;
@@ -110,6 +128,18 @@
 		by hand; never an impact gun on hooks, never stand over the shaft. The tool maker’s word goes
 		before this page.
 	</p>
+	{#if found}
+		<p
+			role="alert"
+			class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 text-lg font-semibold text-madder"
+		>
+			{#if found.state === 'broken'}△ This spring was found broken{found.where
+					? ` (${found.where})`
+					: ''}: its pieces may jump out of the hooks. Hooks only on whole coils, guard the spring,
+				stand aside. It has no free length: the force below is that of a whole spring, at most.
+			{:else}△ This spring was found sagged: measured free it is shorter than when it was new.{/if}
+		</p>
+	{/if}
 	<fieldset disabled={closed || turned > 0} class="mt-3 grid grid-cols-2 gap-3 md:grid-cols-5">
 		{#each entries as entry (entry.key)}
 			<Field
@@ -136,8 +166,9 @@
 				</dd>
 			</div>
 			<div>
-				<dt class="caption">On the seat now</dt>
-				<dd class="num text-4xl">{show(c.seatForceN, 'force')}</dd>
+				<dt class="caption">On each of {input.screws} {input.screws === 1 ? 'screw' : 'screws'}</dt>
+				<dd class="num text-4xl">{show(c.forcePerScrewN, 'force')}</dd>
+				<dd class="caption">on the seat now {show(c.seatForceN, 'force')}</dd>
 			</div>
 			<div>
 				<dt class="caption">Each screw</dt>
@@ -153,10 +184,11 @@
 		</dl>
 		{#if c.overloaded}
 			<p role="alert" class="mt-3 text-xl font-semibold text-madder">
-				✕ Not with this tool: each hook would bear {show(c.forcePerHookN, 'force')}, {show(
-					input.ratedLoadPerHookN!,
+				✕ Not with this tool: each hook would bear {show(c.forcePerHookN, 'force')}, each screw {show(
+					c.forcePerScrewN,
 					'force'
-				)} is what it may. Another compressor, or more hooks.
+				)}; a hook may bear {show(input.ratedLoadPerHookN!, 'force')}. Another compressor, or one
+				with more screws.
 			</p>
 		{:else if c.coilBind}
 			<p role="alert" class="mt-3 text-xl font-semibold text-madder">
@@ -174,7 +206,7 @@
 					installedLengthMm={input.installedLengthMm}
 					clearanceMm={input.clearanceMm}
 					hookedCoils={input.hookedCoils}
-					hooks={input.hooks}
+					hooks={input.screws}
 					{danger}
 				/>
 			</div>

@@ -1,5 +1,6 @@
 import type { Corner } from '$core/height/corners';
 import { coilRate, shearModulusGPa } from '$core/spring/rate';
+import { springFinding } from '$core/job/findings';
 import type { WorkBook } from '$core/job/work-book';
 
 /** The old spring of a corner as it was measured at the bench, as text for fields; what was not is absent. */
@@ -24,7 +25,8 @@ export function measuredSpring(book: WorkBook, corner: Corner): MeasuredSpring {
 				})
 			: undefined;
 	return {
-		...(freeLengthMm && { freeLengthMm: `${freeLengthMm} mm` }),
+		...(freeLengthMm &&
+			springFinding(book, corner)?.state !== 'broken' && { freeLengthMm: `${freeLengthMm} mm` }),
 		...(wireMm && { wireDiameterMm: `${wireMm} mm` }),
 		...(coils && { activeCoils: String(coils) }),
 		...(rate && { rateNPerMm: `${rate.toFixed(1)} N/mm` })

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { actionsOf } from '$core/fastener/joint-programme';
+	import { hardwareOpen } from '$core/fastener/hardware';
+	import { questionBefore } from '$core/job/turn';
 	import { calibrationState, pickWrenches, wrenchFor } from '$core/fastener/rack';
 	import { sightNames, sightsFor, type Sight } from '$core/procedure/facts';
 	import { convert, findUnit, siUnit } from '$core/units/dimensions';
@@ -18,10 +20,13 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { onMount } from 'svelte';
+	import AcceptBush from './AcceptBush.svelte';
 	import AskedNumber from './AskedNumber.svelte';
 	import CastleSlot from './CastleSlot.svelte';
+	import HardwareEntry from './HardwareEntry.svelte';
 	import JointHead from './JointHead.svelte';
 	import PatternDrawing from './PatternDrawing.svelte';
+	import QuestionBefore from './QuestionBefore.svelte';
 	import ThreadNote from './ThreadNote.svelte';
 	import TorqueRows from './TorqueRows.svelte';
 	import { scaleWords, stepWords, wrenchUnit } from './step-words';
@@ -35,6 +40,10 @@
 		plannedWrench?: string;
 		/** May be passed over with a reason. */
 		skippable?: boolean;
+		/** Rubber that was clamped elsewhere: what was said of it. */
+		loosenedFirst?: boolean;
+		/** Why it is tightened before its turn. */
+		aheadReason?: string;
 		/** A step of this joint was recorded or passed over; told when the server has it, so perhaps late. */
 		onrecorded: (jointId: string) => void;
 		/** The server did not take it; by then another step may stand here. */
@@ -46,6 +55,8 @@
 		car,
 		plannedWrench,
 		skippable = false,
+		loosenedFirst = $bindable(),
+		aheadReason = $bindable(),
 		onrecorded,
 		onrefused
 	}: Props = $props();
@@ -59,6 +70,17 @@
 	const step = $derived(list[index]!);
 	const turned = $derived(step.kind === 'angle' || step.kind === 'slacken');
 	const { pattern, castle, adapter, prevailingNm } = $derived(joint.programme ?? {});
+	const question = $derived(
+		job.record.signedAt
+			? undefined
+			: questionBefore(job.record, job.work, status, joint, {
+					action: index,
+					carState: car.carState,
+					method: car.method,
+					loosenedFirst,
+					aheadReason
+				})
+	);
 	const sights = $derived(
 		sightsFor(joint.kind, car.carState).filter(
 			(sight) =>
@@ -149,6 +171,24 @@
 		| { seen: Sight }
 		| { skipReason: string }
 		| { withdraw: true };
+	/** What waits until it is said what became of the one-time hardware. */
+	let waiting = $state.raw<What>();
+	/** The last step of a joint that counts wants that known; a bush nipped for later does not yet. */
+	const asksHardware = $derived(
+		index === list.length - 1 &&
+			!(joint.rule === 'ride-height' && car.carState === 'hanging') &&
+			hardwareOpen(joint, job.record.hardware[joint.id]).length > 0
+	);
+	function attempt(what: What) {
+		if (asksHardware && !correcting) waiting = what;
+		else void send(what);
+	}
+	function hardwareSaid() {
+		if (!waiting || asksHardware) return;
+		const what = waiting;
+		waiting = undefined;
+		void send(what);
+	}
 	async function send(what: What, corrects = correcting?.id) {
 		busy = true;
 		const jointId = joint.id;
@@ -158,12 +198,23 @@
 			skipReason?: string;
 			withdraw?: true;
 		} & Record<string, string>;
+		// A correction is of the number: how it stood when it was pulled stays.
+		const stands = correcting
+			? {
+					carState: correcting.carState,
+					method: correcting.method ?? undefined,
+					hubToArch: correcting.hubToArchEntered ?? undefined
+				}
+			: {
+					carState: car.carState,
+					method: car.method,
+					hubToArch: car.method && height ? height : undefined
+				};
+		const answers = correcting || withdraw ? {} : { loosenedFirst, aheadReason };
 		const stood = {
 			action: correcting?.action ?? (withdraw ? 0 : index),
 			...(overrideReason.trim() ? { overrideReason: overrideReason.trim() } : {}),
-			carState: car.carState,
-			...(car.method ? { method: car.method } : {}),
-			...(car.method && height ? { hubToArch: height } : {})
+			...stands
 		};
 		const refused = skipReason
 			? await job.tell('skip', jointId, { ...stood, reason: skipReason })
@@ -172,6 +223,7 @@
 					jointId,
 					{
 						...stood,
+						...answers,
 						...(!tool && wrench ? { wrenchId: wrench.id, wrench: wrench.name } : {}),
 						...(!tool && !wrench && otherWrench.trim() ? { wrench: otherWrench.trim() } : {}),
 						...(withdraw ? { withdraw } : said)
@@ -186,10 +238,14 @@
 		if (!('withdraw' in what)) onrecorded(jointId);
 	}
 
+	/** A key that is held down is one pull, not many. */
+	function onePull(event: KeyboardEvent) {
+		if (event.key === 'Enter' && event.repeat) event.preventDefault();
+	}
 	function record(event: SubmitEvent) {
 		event.preventDefault();
 		if (skipping) return void send({ skipReason: skipReason.trim() });
-		if (!numbered && sights.length === 1) return void send({ seen: sights[0]! });
+		if (!numbered && sights.length === 1) return attempt({ seen: sights[0]! });
 		if (!understood?.ok) {
 			const title = understood
 				? understood.faults[0]!.message
@@ -199,9 +255,9 @@
 			refusal = { status: 422, title };
 			return;
 		}
-		if (turned) return void send({ angle: withMeantUnit(text, '°') });
+		if (turned) return attempt({ angle: withMeantUnit(text, '°') });
 		// Kept as it is at the joint; with an adapter the wrench shows another number.
-		void send({
+		attempt({
 			torque:
 				leverage === 1
 					? withMeantUnit(text, unit)
@@ -245,14 +301,14 @@
 				class="size-32"
 			/>
 		{/if}
-		{#if !job.record.signedAt}
+		{#if !job.record.signedAt && !question}
 			<div class="ms-auto flex flex-wrap gap-2 pb-1">
 				{#each sights as sight (sight)}
 					<ActionButton
 						weight="main"
 						data-main
 						disabled={busy}
-						onclick={() => send({ seen: sight })}>{sightNames[sight]}</ActionButton
+						onclick={() => attempt({ seen: sight })}>{sightNames[sight]}</ActionButton
 					>
 				{/each}
 				{#if correcting}<ActionButton class="min-h-16" onclick={() => (correcting = undefined)}
@@ -283,9 +339,26 @@
 	{/if}
 	<ThreadNote {joint} />
 
-	{#if !job.record.signedAt}
+	{#if question}
+		<QuestionBefore
+			{question}
+			onloosened={(first) => (loosenedFirst = first)}
+			onahead={(reason) => (aheadReason = reason)}
+		/>
+	{:else if !job.record.signedAt}
 		<RefusalNotice {refusal} />
-		<form id={formId} class="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2" onsubmit={record}>
+		{#if status.clamped && car.carState === 'loaded' && loosenedFirst !== undefined}
+			<p class="mt-1 flex flex-wrap items-center gap-2 text-[15px]">
+				{loosenedFirst ? 'Loosened first.' : 'Only checked: it stays as it was clamped.'}
+				<ActionButton onclick={() => (loosenedFirst = undefined)}>Change</ActionButton>
+			</p>
+		{/if}
+		<form
+			id={formId}
+			class="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2"
+			onsubmit={record}
+			onkeydown={onePull}
+		>
 			{#if skipping}
 				<Field
 					label="Why it is passed over"
@@ -402,6 +475,9 @@
 			{/if}
 		</form>
 	{/if}
+
+	<HardwareEntry {joint} asked={waiting !== undefined} onsaid={hardwareSaid} />
+	<AcceptBush {joint} />
 
 	{#if rows.length}
 		<TorqueRows

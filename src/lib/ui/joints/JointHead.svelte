@@ -3,7 +3,7 @@
 	import { jointKindNames } from '$core/layout/types';
 	import type { Joint } from '$core/job/model';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
-	import { jointMarks } from './joint-words';
+	import { markOf } from './joint-words';
 
 	/** A joint's name, how it stands, and what is special about it. */
 	let { joint, status }: { joint: Joint; status: JointStatus } = $props();
@@ -11,15 +11,10 @@
 
 <div class="flex flex-wrap items-baseline justify-between gap-x-4">
 	<h1 id="joint-name" class="text-2xl">{joint.name}</h1>
-	<StateMark
-		mark={jointMarks[status.state].mark}
-		word={jointMarks[status.state].word}
-		class="text-lg"
-	/>
+	<StateMark mark={markOf(status).mark} word={markOf(status).word} class="text-lg" />
 </div>
 <p class="text-[15px] text-soft">
-	{jointKindNames[joint.kind]}{joint.oneTime ? ' · new hardware, used once' : ''}{joint.tool ===
-	'hand'
+	{jointKindNames[joint.kind]}{joint.oneTime ? ' · used once' : ''}{joint.tool === 'hand'
 		? ' · by hand only, no impact gun'
 		: ''}{joint.holdStud ? ' · hold the stud' : ''}{joint.note ? ` · ${joint.note}` : ''}
 </p>

@@ -4,7 +4,8 @@
 	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { formatNumber } from '$core/units/format';
-	import { asHubToArch, settingToleranceMm, targetAlternatives } from '$core/job/view';
+	import { doubtWords } from '$core/procedure/target';
+	import { asHubToArch, settingToleranceMm, springDoubt, targetAlternatives } from '$core/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
@@ -19,6 +20,7 @@
 	const units = personalUnits();
 	const write = new Telling(job);
 	const target = $derived(job.view.corners[corner].target);
+	const doubt = $derived(springDoubt(job.record, corner));
 	const tolerance = $derived(settingToleranceMm(job.record, corner, job.limits));
 	const hub = $derived(target && asHubToArch(job.record, corner, target.heightMm));
 	const typed = $derived(job.record.targets.some((t) => t.corner === corner));
@@ -40,7 +42,10 @@
 		text = target
 			? units.show(target.heightMm, 'length', { decimals: units.choice.length === 'mm' ? 0 : 3 })
 			: '';
-		source = target && target.source !== 'before' ? target.source : 'chosen';
+		source =
+			target && target.source !== 'before' && target.source !== 'other-side'
+				? target.source
+				: 'chosen';
 		write.begin();
 		open = true;
 	}
@@ -65,6 +70,14 @@
 </script>
 
 <section class="panel p-4" aria-label="Target">
+	{#if doubt}
+		<p
+			role="alert"
+			class="mb-3 rounded-[3px] border-2 border-ochre bg-ochre-wash p-2 text-lg font-semibold text-ochre"
+		>
+			△ {doubtWords(doubt)}
+		</p>
+	{/if}
 	{#if open}
 		<Choice label="The target is" bind:value={source} options={sources} />
 		<RefusalNotice
@@ -118,7 +131,10 @@
 				>{/if}
 		</div>
 		<p class="text-[15px] text-soft">
-			{target?.reason ?? 'Read the heights before, or choose a target.'}
+			{target?.reason ??
+				(doubt
+					? 'Type the maker’s, predict it with the new spring, or choose one.'
+					: 'Read the heights before, or choose a target.')}
 			{#if target?.expandedMm !== undefined}Good to ± {units.show(
 					target.expandedMm,
 					'length'

@@ -9,6 +9,7 @@
 	import { personalUnits } from '$lib/client/units';
 	import type { Joint } from '$core/job/model';
 	import { armGeometry } from '$core/job/arm';
+	import { waitsFor } from '$core/job/turn';
 	import { judgeBush } from '$core/job/view';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -17,7 +18,7 @@
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import JointEntry from './JointEntry.svelte';
-	import { jointMarks } from './joint-words';
+	import { markOf } from './joint-words';
 	import TargetPanel from './TargetPanel.svelte';
 	import TwistVerdict from './TwistVerdict.svelte';
 
@@ -39,7 +40,7 @@
 		);
 		const doable = (joint: Joint) => {
 			const { state, owed } = status(joint);
-			if (!owed) return false;
+			if (!owed || waitsFor(job.work, joint, car.carState)) return false;
 			if (joint.rule === 'any-time') return true;
 			if (joint.rule === 'wheels-on-ground') return car.stance === 'on-wheels';
 			return car.carState === 'loaded' || state === 'open';
@@ -149,7 +150,7 @@
 						<span class="min-w-0 flex-1 leading-tight">
 							{joint.name}
 							<span class="block text-[14px]"
-								><StateMark mark={jointMarks[s.state].mark} word={jointMarks[s.state].word} />
+								><StateMark mark={markOf(s).mark} word={markOf(s).word} />
 								{#if joint.kind === 'bonded-bush' && s.owed && ifSetHere(joint)}<span
 										class="caption ms-2">here {ifSetHere(joint)}</span
 									>{/if}</span

@@ -1,13 +1,29 @@
-import type { JointState } from '$core/procedure/joint-status';
+import type { JointState, JointStatus } from '$core/procedure/joint-status';
 import type { Mark } from '$lib/ui/status/StateMark.svelte';
 
+interface Marked {
+	mark: Mark;
+	word: string;
+}
+
 /** Shape and word of each state of a joint. */
-export const jointMarks: Readonly<Record<JointState, { mark: Mark; word: string }>> = {
+const jointMarks: Readonly<Record<JointState, Marked>> = {
 	untouched: { mark: 'note', word: 'not undone' },
 	open: { mark: 'owed', word: 'open' },
 	begun: { mark: 'nipped', word: 'begun' },
 	nipped: { mark: 'nipped', word: 'nipped' },
 	again: { mark: 'again', word: 'again' },
 	torqued: { mark: 'done', word: 'torqued' },
-	set: { mark: 'set', word: 'set' }
+	set: { mark: 'set', word: 'set' },
+	accepted: { mark: 'note', word: 'accepted' }
+};
+
+/** No tick of the specification where nobody has specified anything. */
+export const markOf = ({
+	state,
+	unspecified
+}: Pick<JointStatus, 'state' | 'unspecified'>): Marked => {
+	const { mark, word } = jointMarks[state];
+	const done = mark === 'done' || mark === 'set';
+	return unspecified && done ? { mark: 'note', word: `${word}, no specification` } : { mark, word };
 };

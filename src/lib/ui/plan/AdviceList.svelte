@@ -1,7 +1,5 @@
 <script lang="ts">
-	import type { Axle } from '$core/height/corners';
 	import { lineKindNames, lineKinds } from '$core/inspect/recommend';
-	import type { AxleScope } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { ShopCosts } from '$core/job/costs';
 	import { showMoney } from '$core/job/costs';
@@ -27,24 +25,13 @@
 		{ state: 'declined', name: '✕ Declined', tone: 'border-madder bg-madder-wash text-madder' },
 		{ state: 'done', name: '✓ Done', tone: 'border-mark bg-mark-wash text-mark' }
 	];
-	/** Parts of a line that the scope of the work speaks of. */
-	const scopeKeys: Partial<Record<string, keyof AxleScope>> = {
-		damper: 'damper',
-		spring: 'spring',
-		bush: 'bushes'
-	};
 
-	async function decide(line: AdviceLine, state: DecisionState) {
-		const next = line.state === state ? 'open' : state;
-		await job.keep('decision', line.id, { state: next, title: line.title, reason: '' });
-		const key = line.kind === 'renew' && line.part ? scopeKeys[line.part] : undefined;
-		if (!key || !line.axle || next === 'done') return;
-		await setScope(line.axle, key, next === 'accepted');
-	}
-	async function setScope(axle: Axle, key: keyof AxleScope, on: boolean) {
-		const now = job.work.scope.axles[axle] ?? { damper: false, spring: false, bushes: false };
-		if (now[key] !== on) await job.keep('scope', axle, { ...now, [key]: on });
-	}
+	const decide = (line: AdviceLine, state: DecisionState) =>
+		job.keep('decision', line.id, {
+			state: line.state === state ? 'open' : state,
+			title: line.title,
+			reason: ''
+		});
 </script>
 
 <section class="panel" aria-labelledby="advice-title">

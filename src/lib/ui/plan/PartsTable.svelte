@@ -1,14 +1,12 @@
 <script lang="ts">
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import type { ShopCosts } from '$core/job/costs';
-	import { jobParts, type JobPart } from '$core/job/plan';
+	import { jobParts, type JobPart } from '$core/job/parts';
 	import { partStatuses, partStatusNames, type PartStatus } from '$core/job/kinds/part/data';
 
 	/** What has to be here before it starts, by axle and side, with the maker's number and how far it is. */
-	let { costs }: { costs: ShopCosts } = $props();
 	const job = currentJob();
 	const closed = $derived(job.record.signedAt !== null);
-	const parts = $derived(jobParts(job.record, costs));
+	const parts = $derived(jobParts(job.record));
 	const groups = $derived(
 		(['front', 'rear'] as const)
 			.map((axle) => ({ axle, parts: parts.filter((part) => part.axle === axle) }))

@@ -36,8 +36,9 @@
 			{ key: 'bushes' as const, name: build.links ? 'Links and bushes' : 'Arm bushes' }
 		];
 	});
-	const toggle = (axle: Axle, key: keyof AxleScope) => {
-		const now = scope.axles[axle] ?? none;
+	const toggle = (axle: Axle, key: 'damper' | 'spring' | 'bushes') => {
+		const { damper, spring, bushes } = scope.axles[axle] ?? none;
+		const now = { damper, spring, bushes };
 		void job.keep('scope', axle, { ...now, [key]: !now[key] });
 	};
 	const change = (part: Partial<Strategy>) =>

@@ -138,7 +138,7 @@ describe('the parts', () => {
 		const { entered } = open('2026-0268', (job) => {
 			job.entries = job.entries.filter(({ kind }) => kind !== 'part' && kind !== 'step');
 		});
-		render(PartsTable, { costs: usualCosts });
+		render(PartsTable);
 		const status = screen.getByRole('status');
 		expect(status.textContent).toMatch(/lines, \d+ not here yet/);
 		const strut = screen.getByLabelText<HTMLSelectElement>('Status, Strut FL');

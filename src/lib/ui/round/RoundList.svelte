@@ -5,16 +5,18 @@
 	import { personalUnits } from '$lib/client/units';
 	import { atWork } from '$core/job/joints';
 	import StateMark, { type Mark } from '$lib/ui/status/StateMark.svelte';
-	import { jointMarks } from '../joints/joint-words';
+	import { markOf } from '../joints/joint-words';
 
 	/** The whole round in its order; what is behind, what is in hand, what is to come. */
 	interface Props {
 		stops: readonly RoundStop[];
 		now?: RoundStop;
 		done: (stop: RoundStop) => boolean;
+		/** Its turn has not come. */
+		waits: (stop: RoundStop) => boolean;
 		onpick: (stop: RoundStop) => void;
 	}
-	let { stops, now, done, onpick }: Props = $props();
+	let { stops, now, done, waits, onpick }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
 	const joints = $derived(new Map(job.record.joints.map((joint) => [joint.id, joint])));
@@ -27,7 +29,12 @@
 	const lineOf = (stop: RoundStop) => {
 		if (stop.phase === 'load') {
 			const mark: Mark = done(stop) ? 'set' : 'owed';
-			return { name: 'Bring to height', mark, word: done(stop) ? 'at height' : 'owed', number: '' };
+			return {
+				name: 'Bring to height',
+				mark,
+				word: done(stop) ? 'at height' : waits(stop) ? 'waits' : 'owed',
+				number: ''
+			};
 		}
 		const joint = joints.get(stop.jointId)!;
 		const status = job.view.standing.joints.get(joint.id)!;
@@ -35,8 +42,8 @@
 		const steps = status.actions > 1 ? ` ${status.done}/${status.actions}` : '';
 		return {
 			name: joint.name,
-			mark: jointMarks[status.state].mark,
-			word: `${jointMarks[status.state].word}${status.state === 'begun' ? steps : ''}`,
+			mark: markOf(status).mark,
+			word: `${markOf(status).word}${status.state === 'begun' ? steps : ''}${waits(stop) ? ', waits' : ''}`,
 			number: torqueNm === null ? '' : units.show(torqueNm, 'torque', { bare: true, decimals: 0 })
 		};
 	};

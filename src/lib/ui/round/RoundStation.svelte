@@ -10,6 +10,7 @@
 	import { DeviceDesk } from '$lib/client/device-desk.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { atWork } from '$core/job/joints';
+	import { questionBefore, stopWaitsFor, waitWords } from '$core/job/turn';
 	import { loadedStanding } from '$core/job/view';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -44,7 +45,12 @@
 	let refused = $state.raw<Refusal>();
 	/** A joint picked from the list; the next in order otherwise. */
 	let picked = $state.raw<RoundStop>();
-	const next = $derived(stops.find((stop) => !done(stop) && !passedOver(stop)));
+	/** The step that a stop waits for: its part is not back, or its turn has not come. */
+	const waits = $derived((stop: RoundStop) => stopWaitsFor(job.work, stop, job.record.joints));
+	const toDo = $derived(stops.filter((stop) => !done(stop) && !passedOver(stop)));
+	const next = $derived(toDo.find((stop) => !waits(stop)));
+	/** Nothing can be done before this step. */
+	const held = $derived(next ? undefined : toDo[0] && waits(toDo[0]));
 	const stop = $derived(picked ? atHand(picked) : next);
 	const joint = $derived(
 		stop && stop.phase !== 'load'
@@ -121,7 +127,28 @@
 	);
 	const wrenchDevice = $derived(desk.heard('wrench')?.id);
 	const gauge = $derived(desk.heard('height-gauge')?.id);
-	const question = $derived(JSON.stringify([key, sent]));
+	let loosened = $state<boolean>();
+	let ahead = $state<string>();
+	$effect(() => {
+		void key;
+		loosened = ahead = undefined;
+	});
+	const answers = $derived({
+		...(loosened !== undefined && { loosenedFirst: loosened }),
+		...(ahead && { aheadReason: ahead })
+	});
+	/** What is to be said of the joint in hand before it is pulled. */
+	const before = $derived(
+		joint && stop && stop.phase !== 'load'
+			? questionBefore(job.record, job.work, job.view.standing.joints.get(joint.id)!, joint, {
+					action: stop.action,
+					carState: standing.carState,
+					method: standing.method,
+					...answers
+				})
+			: undefined
+	);
+	const question = $derived(JSON.stringify([key, sent, answers, before?.kind]));
 	// Asked when the question or the device changes, not at every change of the record.
 	$effect(() => {
 		void [question, wrenchDevice, gauge];
@@ -131,7 +158,9 @@
 		if (!stop || job.record.signedAt) return;
 		if (wrenchDevice && stop.phase !== 'load') {
 			const { jointId, action } = stop;
-			void desk.ask(wrenchDevice, { kind: 'torque', jointId, action, ...sent });
+			// A pull that nobody has said enough about is not asked for.
+			const task = before ? null : { kind: 'torque', jointId, action, ...sent, ...answers };
+			void desk.ask(wrenchDevice, task);
 		}
 		const method = standing.method ?? 'jack-to-height';
 		if (gauge && (stop.phase === 'load' || stop.phase === 'rubber'))
@@ -198,7 +227,13 @@
 		aria-label="The round"
 		class="panel max-lg:order-3 lg:max-h-[calc(100dvh-11.5rem)] lg:overflow-y-auto"
 	>
-		<RoundList {stops} now={stop} {done} onpick={(one) => (picked = one)} />
+		<RoundList
+			{stops}
+			now={stop}
+			{done}
+			waits={(one) => !done(one) && !!waits(one)}
+			onpick={(one) => (picked = one)}
+		/>
 	</section>
 
 	<section class="min-w-0 space-y-3" aria-label="In hand">
@@ -264,11 +299,25 @@
 					car={standing}
 					plannedWrench={planned}
 					skippable
+					bind:loosenedFirst={loosened}
+					bind:aheadReason={ahead}
 					onrecorded={goOn}
 					onrefused={(jointId, refusal) =>
 						(refused = { ...refusal, title: `${nameOf(jointId)}: ${refusal.title}` })}
 				/>
 			{/key}
+		{:else if held}
+			<div class="panel p-6">
+				<p class="text-2xl text-ochre">◇ The round waits: {waitWords(held)}</p>
+				<p class="mt-1 text-[15px] text-soft">
+					A joint is tightened once its part is back and its turn has come.
+				</p>
+				<div class="mt-4">
+					<ActionButton weight="main" href="/jobs/{job.record.id}/work?step={held.id}"
+						>To that step</ActionButton
+					>
+				</div>
+			</div>
 		{:else}
 			<div class="panel p-6">
 				<p class="text-2xl {skipped.length ? 'text-ochre' : 'text-spruce'}">
@@ -316,7 +365,7 @@
 	</section>
 
 	<aside class="min-w-0 space-y-3" aria-label="Where">
-		{#if desk.held.length}<ReadingTray {desk} {stop} standing={sent} />{/if}
+		{#if desk.held.length}<ReadingTray {desk} {stop} standing={{ ...sent, ...answers }} />{/if}
 		{#if stop && target !== undefined}
 			<section class="panel p-2" aria-label="Corner, to scale">
 				<CornerView
@@ -348,6 +397,6 @@
 				{/each}
 			</section>
 		{/if}
-		{#if !desk.held.length}<ReadingTray {desk} {stop} standing={sent} />{/if}
+		{#if !desk.held.length}<ReadingTray {desk} {stop} standing={{ ...sent, ...answers }} />{/if}
 	</aside>
 </div>

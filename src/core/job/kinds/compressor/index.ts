@@ -1,26 +1,41 @@
 import Joi from 'joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
-import { springCompressor } from '../../../spring/compressor.ts';
+import { readCompressorInput, springCompressor } from '../../../spring/compressor.ts';
 import { Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import * as inputs from '../../../schema/inputs.ts';
 import { typed } from '../typed.ts';
 import type { Data } from './data.ts';
 
-const kept = () =>
+const told = (input: Joi.Schema) =>
 	Joi.object({
-		input: Joi.object(inputs.compressor()).required(),
+		input: input.required(),
 		typed: typed(),
 		turned: Joi.number().integer().min(0).max(1000).required(),
 		free: Joi.boolean().required()
 	});
+const said = () => told(Joi.object(inputs.compressor()));
+/** Books from before screws and hooks were told apart have one number for both. */
+const kept = () => {
+	const { screws, hooksPerScrew, ...rest } = inputs.compressor();
+	return told(
+		Joi.object({
+			...rest,
+			screws: screws.optional(),
+			hooksPerScrew: hooksPerScrew.optional(),
+			hooks: Joi.number().integer().min(1).max(8)
+		})
+			.xor('screws', 'hooks')
+			.and('screws', 'hooksPerScrew')
+	);
+};
 
 export const compressor = defineKind<'compressor'>({
 	kind: 'compressor',
 	name: 'Spring compressor',
 	counts: 'last',
 	subject: () => Joi.string().valid(...corners),
-	said: kept,
+	said,
 	kept,
 	decide({ command: { subject }, said }) {
 		checkCompressor(said);
@@ -32,18 +47,20 @@ export const compressor = defineKind<'compressor'>({
 
 /** No turn is counted off with a tool that must not be used for this spring. */
 function checkCompressor({ input, turned, free }: Data): void {
-	const computed = springCompressor(input);
+	const computed = springCompressor(readCompressorInput(input));
 	if (!computed.ok) throw new Problem(422, 'These numbers have no answer.', computed.faults);
 	if (turned === 0 && !free) return;
-	const { overloaded, coilBind, forcePerHookN } = computed.value;
+	const { overloaded, coilBind, forcePerHookN, forcePerScrewN } = computed.value;
 	if (input.ratedLoadPerHookN === undefined) {
 		throw refuse('input.ratedLoadPerHookN', 'say what the compressor may bear before turning it');
 	}
 	if (overloaded) {
+		const hook = forcePerHookN > input.ratedLoadPerHookN;
+		const [of, force] = hook ? ['Hook', forcePerHookN] : ['Screw', forcePerScrewN];
 		throw refuse(
-			'input.ratedLoadPerHookN',
-			`is less than the ${Math.round(forcePerHookN)} N on each hook: not with this tool`,
-			input.ratedLoadPerHookN
+			`input.ratedLoadPer${of}N`,
+			`is less than the ${Math.round(force)} N on each ${of.toLowerCase()}: not with this tool`,
+			hook ? input.ratedLoadPerHookN : input.ratedLoadPerScrewN
 		);
 	}
 	if (coilBind) {

@@ -1,6 +1,14 @@
 import Joi from 'joi';
+import { readAdvice } from '../../../inspect/recommend.ts';
+import type { PartKey } from '../../../inspect/points.ts';
 import { text } from '../../../schema/fields.ts';
-import { defineKind } from '../../book/kind.ts';
+import type { AxleScope } from '../../../work/scope.ts';
+import { defineKind, type Draft } from '../../book/kind.ts';
+import type { JobRecord } from '../../record.ts';
+import { scopeSaid } from '../../scope.ts';
+import { WorkBook } from '../../work-book.ts';
+import { planFollows } from '../plan.ts';
+import type { Data } from './data.ts';
 
 const kept = () =>
 	Joi.object({
@@ -9,6 +17,7 @@ const kept = () =>
 		reason: text(500).default('')
 	});
 
+/** The customer's word on one line of advice. What it changes in the work follows from it here. */
 export const decision = defineKind<'decision'>({
 	kind: 'decision',
 	name: 'Decision',
@@ -16,5 +25,28 @@ export const decision = defineKind<'decision'>({
 	subject: () => Joi.string().max(120),
 	said: kept,
 	kept,
+	decide: ({ record, command: { subject }, said }) =>
+		planFollows(
+			record,
+			{ kind: 'decision', subject, data: said },
+			...scopeFollows(record, subject, said)
+		),
 	words: ({ state, title, reason }) => `${title}: ${state}${reason ? ` (${reason})` : ''}`
 });
+
+/** Parts of a line of advice that the scope of the work speaks of. */
+const scopeKeys: Partial<Record<PartKey, 'damper' | 'spring' | 'bushes'>> = {
+	damper: 'damper',
+	spring: 'spring',
+	bush: 'bushes'
+};
+const nothing: AxleScope = { damper: false, spring: false, bushes: false };
+
+function scopeFollows(record: JobRecord, id: string, { state }: Data): Draft[] {
+	const { kind, part, axle } = readAdvice(id);
+	const key = kind === 'renew' && part ? scopeKeys[part] : undefined;
+	if (!key || !axle || state === 'done') return [];
+	const now = scopeSaid(record, new WorkBook(record.entries)).axles[axle] ?? nothing;
+	const on = state === 'accepted';
+	return now[key] === on ? [] : [{ kind: 'scope', subject: axle, data: { ...now, [key]: on } }];
+}

@@ -4,43 +4,69 @@ import { text } from '../../../schema/fields.ts';
 import { Problem } from '../../../problem.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 import { viewJob } from '../../view.ts';
+import { signedOver, type OpenItem } from './data.ts';
 
 interface Said {
-	overrideReason?: string;
+	/** What a lead signs over: every open item, in its own words. */
+	over: OpenItem[];
 }
 
+const item = () => text(600).disallow('').required();
+
 /**
- * Closes the record. Refused while anything is owed, with the list of it; a lead may sign all the same
- * with a written reason, which stays on the record and prints on the sheet.
+ * Closes the record. Refused while anything is open, with the list of it; a lead may sign all the same who
+ * names each open item with a reason. Both stay on the record and print on the sheet.
  */
 export const signed = defineKind<'signed', Said>({
 	kind: 'signed',
 	name: 'Signature',
 	counts: 'last',
 	subject: wholeCar,
-	said: () => Joi.object({ overrideReason: text(1000).disallow('').min(10) }),
+	said: () =>
+		Joi.object({
+			over: Joi.array()
+				.items(Joi.object({ item: item(), reason: text(1000).disallow('').min(10).required() }))
+				.max(1000)
+				.default([])
+				.description('of a lead: each open item as it is listed, with the reason')
+		}),
 	kept: () =>
 		Joi.object({
-			overrideReason: text(1000).allow(null).required(),
-			owed: Joi.array().items(text(300)).max(500).required()
-		}),
+			over: Joi.array().items(Joi.object({ item: item(), reason: text(1000).required() })),
+			// Before each open item had its reason.
+			overrideReason: text(1000).allow(null),
+			owed: Joi.array().items(text(600)).max(1000)
+		})
+			.xor('over', 'owed')
+			.and('owed', 'overrideReason'),
 	decide({ record, command: { subject }, said, context }) {
 		const owed = viewJob(record).standing.owed.map(owedLine);
-		const reason = said.overrideReason ?? null;
-		if (owed.length && !reason) {
-			throw new Problem(409, `Not ready to sign: ${owed.length} still owed.`, [], { owed });
+		const named = new Map(said.over.map(({ item, reason }) => [item, reason]));
+		const unnamed = owed.filter((line) => !named.has(line));
+		if (owed.length && said.over.length && context.who.role !== 'lead') {
+			throw new Problem(403, 'Only a lead may sign with something still open.', [], { owed });
 		}
-		if (owed.length && context.who.role !== 'lead') {
-			throw new Problem(403, 'Only a lead may sign with something still owed.', [], { owed });
+		if (unnamed.length) {
+			const which = said.over.length ? `, ${unnamed.length} without a reason` : '';
+			throw new Problem(409, `Not ready to sign: ${owed.length} open${which}.`, [], {
+				owed,
+				unnamed
+			});
 		}
-		return [
-			{ kind: 'signed', subject, data: { overrideReason: owed.length ? reason : null, owed } }
-		];
+		const over = owed.map((line) => ({ item: line, reason: named.get(line)! }));
+		return [{ kind: 'signed', subject, data: { over } }];
 	},
-	apply(record, { id, data, personId, enteredAt }) {
+	apply(record, { id, data, personId, enteredAt, seq }) {
+		const signOff = { id, seq, personId, over: signedOver(data), signedAt: enteredAt };
 		record.signedAt = enteredAt;
-		record.signOff = { id, personId, ...data, signedAt: enteredAt };
+		record.signOff = signOff;
+		record.signOffs.push(signOff);
+		record.addendum = null;
 	},
-	words: ({ owed, overrideReason }) =>
-		owed.length ? `signed with ${owed.length} owed: ${overrideReason}` : 'signed'
+	words: (data) => {
+		const over = signedOver(data);
+		return over.length
+			? `signed over ${over.length} open: ${[...new Set(over.map(({ reason }) => reason))].join('; ')}`
+			: 'signed';
+	}
 });

@@ -1,10 +1,9 @@
 import Joi from 'joi';
-import { cornerNames } from '../../../height/corners.ts';
 import { quantity, text, uuid } from '../../../schema/fields.ts';
 import { carState, method, optionalMm, step } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { defineKind } from '../../book/kind.ts';
-import { jointOf, noneSince } from '../torque/joint.ts';
+import { jointOf, jointWords, noneSince } from '../torque/joint.ts';
 import type { CarState, LoadMethod } from '../../../procedure/facts.ts';
 
 interface Said {
@@ -71,14 +70,14 @@ export const skip = defineKind<'skip', Said>({
 			deviceReadingId: null,
 			targetHubToArchMm: null,
 			bush: null,
+			loosenedFirst: null,
+			aheadReason: null,
 			correctsId: corrects,
 			withdrawn: false,
 			personId,
 			takenAt: enteredAt
 		});
 	},
-	words: ({ reason }, { subject }, { joints }) => {
-		const joint = joints.find(({ id }) => id === subject);
-		return `${joint ? `${cornerNames[joint.corner].toLowerCase()}, ${joint.name}` : 'a joint'}: passed over, ${reason}`;
-	}
+	words: ({ reason }, { subject }, { joints }) =>
+		`${jointWords(joints, subject)}: passed over, ${reason}`
 });

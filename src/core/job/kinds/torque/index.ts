@@ -2,7 +2,6 @@ import Joi from 'joi';
 import { actionsOf, missedBy } from '../../../fastener/joint-programme.ts';
 import type { Action } from '../../../fastener/programme.ts';
 import { wrenchFor } from '../../../fastener/rack.ts';
-import { cornerNames } from '../../../height/corners.ts';
 import {
 	sightNames,
 	sights,
@@ -15,13 +14,15 @@ import { quantity, text, uuid } from '../../../schema/fields.ts';
 import { carState, method, step, torqueFields } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import type { Command, Context } from '../../book/entry.ts';
-import { invalid, refuse } from '../../../problem.ts';
+import { invalid, Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import { atWork } from '../../joints.ts';
 import type { Joint, Torque } from '../../model.ts';
 import type { JobRecord } from '../../record.ts';
-import { judgeBush } from '../../view.ts';
-import { jointOf, noneSince } from './joint.ts';
+import { questionBefore, waitsFor, waitWords } from '../../turn.ts';
+import { judgeBush, viewJob } from '../../view.ts';
+import { viewWork } from '../../work.ts';
+import { jointOf, jointWords, noneSince } from './joint.ts';
 
 interface Said {
 	/** Step of the joint's programme, from 0. */
@@ -37,6 +38,8 @@ interface Said {
 	method?: LoadMethod;
 	hubToArch?: Quantity;
 	deviceReadingId?: string;
+	loosenedFirst?: boolean;
+	aheadReason?: string;
 }
 
 /**
@@ -69,7 +72,14 @@ export const torque = defineKind<'torque', Said>({
 				otherwise: Joi.forbidden()
 			}),
 			hubToArch: quantity('length', { min: 150, max: 800 }),
-			deviceReadingId: uuid()
+			deviceReadingId: uuid(),
+			loosenedFirst: Joi.boolean().description(
+				'of rubber that had been clamped elsewhere; false: only checked, it keeps its twist'
+			),
+			aheadReason: text(500)
+				.disallow('')
+				.min(10)
+				.description('why it is tightened before its turn in the order of work')
 		})
 			.or('torque', 'angle', 'seen', 'withdraw')
 			.without('seen', ['torque', 'angle', 'withdraw'])
@@ -78,6 +88,7 @@ export const torque = defineKind<'torque', Said>({
 	decide({ record, command, said, context }) {
 		const joint = checkJoint(record, command, said, context);
 		checkStep(joint, said);
+		const before = checkBefore(record, joint, command, said);
 		const judged = checkBush(record, joint, said);
 		const held = checkWrench(joint, command, said, context);
 		const { subject, corrects } = command;
@@ -102,6 +113,7 @@ export const torque = defineKind<'torque', Said>({
 					hubToArchEntered: said.hubToArch ? withUnit(said.hubToArch) : null,
 					targetHubToArchMm: judged?.targetHubToArchMm ?? null,
 					bush: judged?.bush ?? null,
+					...before,
 					withdrawn: said.withdraw ?? false
 				},
 				...(corrects && { corrects })
@@ -119,10 +131,15 @@ export const torque = defineKind<'torque', Said>({
 			takenAt: enteredAt
 		});
 	},
-	words({ entered, withdrawn }, { subject, corrects }, { joints }) {
-		const joint = joints.find(({ id }) => id === subject);
-		const where = joint ? `${cornerNames[joint.corner].toLowerCase()}, ${joint.name}` : 'a joint';
-		return `the torque of ${where}, ${withdrawn ? 'withdrawn' : entered}${corrects && !withdrawn ? ', a correction' : ''}`;
+	words({ entered, withdrawn, loosenedFirst, aheadReason }, { subject, corrects }, { joints }) {
+		const more = [
+			withdrawn ? 'withdrawn' : entered,
+			corrects && !withdrawn && 'a correction',
+			loosenedFirst === true && 'loosened first',
+			loosenedFirst === false && 'only checked, not loosened',
+			aheadReason && `before its turn: ${aheadReason}`
+		];
+		return `the torque of ${jointWords(joints, subject)}, ${more.filter(Boolean).join(', ')}`;
 	},
 	projects({ data: { wrenchId, withdrawn }, enteredAt }) {
 		if (wrenchId === null || withdrawn) return [];
@@ -138,8 +155,7 @@ function enteredText({ torque: pulled, angle, seen }: Said): string {
 function checkJoint(record: JobRecord, command: Command, said: Said, context: Context): Joint {
 	const joint = jointOf(record, command);
 	const { corrects } = command;
-	const corrected =
-		corrects && record.torques.find(({ id, jointId }) => id === corrects && jointId === joint.id);
+	const corrected = correctedRow(record, command);
 	if (said.withdraw && !corrects) throw refuse('corrects', 'say which torque is withdrawn');
 	if (corrects && !corrected) {
 		throw refuse('corrects', 'is not a torque of this joint', corrects);
@@ -147,9 +163,19 @@ function checkJoint(record: JobRecord, command: Command, said: Said, context: Co
 	if (corrected && !said.withdraw && corrected.action !== said.action) {
 		throw refuse('action', `corrects step ${corrected.action}, so it is that step`, said.action);
 	}
+	if (corrected && !said.withdraw && corrected.carState !== said.carState) {
+		throw refuse(
+			'carState',
+			`was ${corrected.carState} when it was pulled: a correction does not change that, another pull is recorded anew`,
+			said.carState
+		);
+	}
 	noneSince(record, command, context, joint);
 	return joint;
 }
+
+const correctedRow = ({ torques }: JobRecord, { corrects, subject }: Command): Torque | undefined =>
+	torques.find(({ id, jointId }) => id === corrects && jointId === subject);
 
 /** What is recorded must be what this step of the programme asks. */
 function checkStep(joint: Joint, said: Said): void {
@@ -220,6 +246,47 @@ function checkWrench(
 			message: `${name} ${fault.message}: take another, or say why it is used all the same`
 		}))
 	);
+}
+
+/** What must be known before a torque counts; of a correction it stays as it was said then. */
+function checkBefore(
+	record: JobRecord,
+	joint: Joint,
+	command: Command,
+	said: Said
+): Pick<Torque, 'loosenedFirst' | 'aheadReason'> {
+	const nothing = { loosenedFirst: null, aheadReason: null };
+	if (said.withdraw) return nothing;
+	if (command.corrects) {
+		const { loosenedFirst, aheadReason } = correctedRow(record, command)!;
+		return { loosenedFirst, aheadReason };
+	}
+	const view = viewJob(record);
+	const work = viewWork(record, record.limits, [], view);
+	const status = view.standing.joints.get(joint.id)!;
+	const question = questionBefore(record, work, status, joint, said);
+	const { name } = joint;
+	if (question?.kind === 'down') {
+		const words = `Not yet: say first that the car is down on its wheels. ${name} counts from then on.`;
+		throw new Problem(409, words);
+	}
+	if (question?.kind === 'waits') {
+		const words = waitWords(question.step);
+		throw new Problem(409, `Not yet: ${words}.`, [], { wants: [words] });
+	}
+	if (question?.kind === 'loosened') {
+		throw refuse(
+			'loosenedFirst',
+			`${name} is clamped already: say whether it was loosened first, or only checked`
+		);
+	}
+	return {
+		loosenedFirst:
+			status.clamped && said.carState === 'loaded' && said.action === 0
+				? (said.loosenedFirst ?? null)
+				: null,
+		aheadReason: waitsFor(work, joint, said.carState) ? (said.aheadReason ?? null) : null
+	};
 }
 
 /** Judges the bush where there is one to judge. */

@@ -1,3 +1,4 @@
+import { cornerNames } from '../../../height/corners.ts';
 import { sightNames } from '../../../procedure/facts.ts';
 import type { Command, Context } from '../../book/entry.ts';
 import { Problem, refuse } from '../../../problem.ts';
@@ -9,6 +10,12 @@ export function jointOf({ joints }: JobRecord, { subject }: Command): Joint {
 	const joint = joints.find(({ id }) => id === subject);
 	if (!joint) throw refuse('subject', 'is not a joint of this job', subject);
 	return joint;
+}
+
+/** A joint by its corner and name, for sentences. */
+export function jointWords(joints: readonly Joint[], id: string): string {
+	const joint = joints.find((one) => one.id === id);
+	return joint ? `${cornerNames[joint.corner].toLowerCase()}, ${joint.name}` : 'a joint';
 }
 
 /** Refuses where somebody else recorded this joint since the writer last looked. */

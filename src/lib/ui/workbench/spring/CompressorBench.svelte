@@ -50,7 +50,15 @@
 			max: 1000
 		},
 		{ key: 'hookedCoils', label: 'Coils between the hooks', initial: 4, min: 0.5, max: 40 },
-		{ key: 'hooks', label: 'Hooks that share the force', initial: 2, min: 1, max: 8, decimals: 0 },
+		{ key: 'screws', label: 'Screws', initial: 2, min: 1, max: 4, decimals: 0 },
+		{
+			key: 'hooksPerScrew',
+			label: 'Hooks at each end of one',
+			initial: 1,
+			min: 1,
+			max: 4,
+			decimals: 0
+		},
 		{ key: 'screwLeadMm', label: 'Lead of the screw', ...mm, initial: 2, min: 0.5, max: 20 },
 		{ key: 'clearanceMm', label: 'Gap wanted at the seat', ...mm, initial: 10, min: 0, max: 100 },
 		{
@@ -98,7 +106,8 @@
 							'screwLeadMm',
 							'ratedLoadPerHookN'
 						),
-						hooks: Math.round(num('hooks')),
+						screws: Math.round(num('screws')),
+						hooksPerScrew: Math.round(num('hooksPerScrew')),
 						rateNPerMm: rate,
 						activeCoils: identified.value.activeCoils,
 						wireDiameterMm: identified.value.wireDiameterMm,
@@ -157,7 +166,8 @@
 			keys: [
 				'installedLengthMm',
 				'hookedCoils',
-				'hooks',
+				'screws',
+				'hooksPerScrew',
 				'screwLeadMm',
 				'clearanceMm',
 				'ratedLoadPerHookN'
@@ -196,7 +206,7 @@
 				installedLengthMm={num('installedLengthMm')}
 				clearanceMm={num('clearanceMm')}
 				hookedCoils={Math.min(num('hookedCoils'), identified.value.activeCoils)}
-				hooks={num('hooks')}
+				hooks={num('screws')}
 				{danger}
 			/>
 		{/if}

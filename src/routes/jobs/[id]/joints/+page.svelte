@@ -8,7 +8,7 @@
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import JointForm from '$lib/ui/joints/JointForm.svelte';
-	import { jointMarks } from '$lib/ui/joints/joint-words';
+	import { markOf } from '$lib/ui/joints/joint-words';
 	import { plausible } from '$core/job/joints';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 
@@ -73,8 +73,8 @@
 												? ` · ${programmeWords(joint.programme, showNm)}`
 												: ''}
 											{#if !status.owed}<StateMark
-													mark={jointMarks[status.state].mark}
-													word={jointMarks[status.state].word}
+													mark={markOf(status).mark}
+													word={markOf(status).word}
 												/>{/if}</span
 										>
 									</span>

@@ -32,7 +32,7 @@
 	{job.record.vehicle.plate}, job {job.record.number}
 </p>
 <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[minmax(0,1fr)_380px]">
-	<PartsTable costs={data.shop.costs} />
+	<PartsTable />
 	<div class="space-y-4">
 		<section class="panel p-4" aria-labelledby="tools-title">
 			<h2 id="tools-title" class="text-lg">Tools</h2>

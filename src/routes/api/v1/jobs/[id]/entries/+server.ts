@@ -1,6 +1,6 @@
 import type { Command } from '$core/job/book/entry';
 import { body, endpoint, json, person } from '$lib/server/api/endpoint';
-import { db } from '$lib/server/app';
+import { config, db } from '$lib/server/app';
 import { findJob } from '$lib/server/db/jobs';
 import { listEntries } from '$lib/server/db/entries';
 import { tell } from '$lib/server/jobs/book';
@@ -26,7 +26,8 @@ export const GET = endpoint(async ({ params, url }) => {
 export const POST = endpoint(async (event) => {
 	const who = person(event);
 	const { device, ...command } = await body<Command & { device?: string }>(event);
-	const { entries } = await tell(db, event.params.id!, command, { person: who, device });
+	const { sealer } = config;
+	const { entries } = await tell(db, event.params.id!, command, { person: who, device, sealer });
 	announce(event.params.id!, entries);
 	return json({ entries }, 201);
 });

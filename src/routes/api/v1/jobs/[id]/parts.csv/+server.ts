@@ -6,9 +6,5 @@ import { readJob } from '$lib/server/jobs/book';
 /** What has to be bought for the job, and how far it is. */
 export const GET = endpoint(async ({ params, locals }) => {
 	const job = await readJob(db, params.id!);
-	return download(
-		partsCsv(job, locals.shop!.costs),
-		`job-${job.name.number}-parts.csv`,
-		'text/csv'
-	);
+	return download(partsCsv(job), `job-${job.name.number}-parts.csv`, 'text/csv');
 });

@@ -1,0 +1,90 @@
+/** Of the work what belongs on paper: found, agreed, declined, explained, passed over, by whom. */
+import { compareParts } from '../../bench/compare.ts';
+import { findPoint, findState } from '../../inspect/points.ts';
+import { symptomNames } from '../../inspect/suspects.ts';
+import { springFinding } from '../findings.ts';
+import { declinedWork } from '../plan.ts';
+import { trayItems } from '../work-owed.ts';
+import type { Block, List } from './document.ts';
+import type { Drawing } from './sheet.ts';
+
+export function workBlocks(drawing: Drawing): Block[] {
+	const { job, name } = drawing;
+	const { record, work } = job;
+	const { book, order } = work;
+	const symptoms = book.get('symptoms')?.symptoms ?? [];
+	const found = book.of('finding').flatMap(({ data: { corner, where, note, ...data } }) => {
+		const point = findPoint(data.point);
+		const state = point && data.state ? findState(point, data.state) : undefined;
+		if (!point || !state || state.gravity === 'sound') return [];
+		const more = [where, note].filter(Boolean).map((words) => `, ${words}`);
+		const mark = state.gravity === 'worn' ? '✕' : '◇';
+		return [
+			`${mark} ${corner} ${point.name.toLowerCase()}: ${state.name.toLowerCase()}${more.join('')}`
+		];
+	});
+	const decided = (state: 'accepted' | 'done') =>
+		book.of('decision').flatMap(({ data }) => (data.state === state ? [`✓ ${data.title}`] : []));
+	const declined = declinedWork(record).map(
+		({ title, reason }) => `✕ ${title}${reason ? `: ${reason}` : ''}`
+	);
+	const lists: List[] = [
+		{ title: 'Found', items: found },
+		{ title: 'Agreed', items: [...decided('accepted'), ...decided('done')] },
+		{ title: 'Declined by the customer', items: declined, framed: true },
+		{ title: 'Explained', items: explained(drawing) }
+	].filter(({ items }) => items.length);
+	const steps = book.of('step').filter(({ data }) => data.state === 'done');
+	const gates = steps.flatMap(({ subject, data, entry }) => {
+		const gate = order.steps.find(({ id }) => id === subject)?.gate;
+		return gate?.note && data.note
+			? [`${gate.note.toLowerCase()}: ${data.note} (${name(entry.personId)})`]
+			: [];
+	});
+	const photos = record.photos.filter(({ withdrawn }) => !withdrawn).length;
+	const quiet = [
+		order.steps.length && `${work.done.size} of ${order.steps.length} steps of the work done`,
+		steps.length && `ticked off by ${names(drawing, steps)}`,
+		...gates,
+		photos && `${photos} ${photos === 1 ? 'photo' : 'photos'} with the job`
+	].filter(Boolean);
+	return [
+		...(symptoms.length
+			? [
+					{
+						kind: 'line' as const,
+						label: 'Heard and felt',
+						text: symptoms.map((one) => symptomNames[one].toLowerCase()).join(', ')
+					}
+				]
+			: []),
+		...(lists.length ? [{ kind: 'lists' as const, lists }] : []),
+		...(quiet.length ? [{ kind: 'line' as const, text: quiet.join('; '), quiet: true }] : [])
+	];
+}
+
+const names = ({ name }: Drawing, rows: readonly { entry: { personId: string } }[]): string =>
+	[...new Set(rows.map(({ entry }) => name(entry.personId)))].join(', ');
+
+/** Differences that were explained, gates passed over, fasteners not back: each with its reason. */
+function explained({ job: { work }, name }: Drawing): string[] {
+	const { book, order } = work;
+	return [
+		...book.of('comparison').flatMap(({ data }) => {
+			if (data.outcome !== 'explained') return [];
+			const oldBroken = springFinding(book, data.corner)?.state === 'broken';
+			const { words } = compareParts(data.part, data.old, data.new, { oldBroken });
+			return [`${data.corner} ${data.part} ${words.toLowerCase()}: ${data.reason}`];
+		}),
+		...book.of('step').flatMap(({ subject, data, entry }) => {
+			if (data.state !== 'done' || !data.overrideReason) return [];
+			const title = order.steps.find(({ id }) => id === subject)?.title ?? subject;
+			return [
+				`Passed over, ${title.toLowerCase()}: ${data.overrideReason} (${name(entry.personId)})`
+			];
+		}),
+		...trayItems(book).flatMap(({ name: item, back, count, reason }) =>
+			reason ? [`${item}: ${back} of ${count} back, ${reason}`] : []
+		)
+	];
+}

@@ -1,0 +1,122 @@
+<script lang="ts">
+	import type { Sheet, Tone } from '$core/job/sheet/document';
+	import type { Snippet } from 'svelte';
+
+	/** A sheet on screen and on paper; the sealed PDF draws the same data. */
+	let { sheet, proof }: { sheet: Sheet; proof?: Snippet } = $props();
+	const tones: Record<Tone, { box: string; title: string }> = {
+		stop: { box: 'border-madder', title: 'text-madder' },
+		open: { box: 'border-ochre', title: 'text-ochre' },
+		plain: { box: 'border-ink', title: '' }
+	};
+</script>
+
+<article
+	class="sheet mx-auto w-full max-w-[900px] min-w-0 bg-panel p-6 text-[15px] shadow-sm md:p-9 print:max-w-none print:p-0 print:shadow-none"
+>
+	<header class="flex flex-wrap justify-between gap-x-6 gap-y-2 border-b-2 border-ink pb-3">
+		<div>
+			<p class="text-soft">{sheet.shop}</p>
+			<h1 class="num text-3xl">{sheet.title}</h1>
+			<p>{sheet.subtitle}</p>
+		</div>
+		<dl class="grid grid-cols-[auto_auto] content-start gap-x-4 text-end">
+			{#each sheet.facts as [label, value] (label)}
+				<dt class="text-soft">{label}</dt>
+				<dd class={label === 'Job' ? 'font-semibold' : ''}>{value}</dd>
+			{/each}
+		</dl>
+	</header>
+	{#each sheet.blocks as block, i (i)}
+		{#if block.kind === 'line'}
+			<p class="mt-3 {block.quiet ? 'caption' : ''}">
+				{#if block.label}<b>{block.label}:</b>{/if}
+				{block.text}
+			</p>
+		{:else if block.kind === 'notice'}
+			<section class="mt-4 border-2 p-3 {tones[block.tone].box}">
+				<h2 class="text-base font-bold {tones[block.tone].title}">{block.title}</h2>
+				{#each block.lines as line, j (j)}<p>{line}</p>{/each}
+			</section>
+		{:else if block.kind === 'lists'}
+			<section class="mt-4 grid gap-x-8 gap-y-3 sm:grid-cols-2 print:grid-cols-2">
+				{#each block.lists as list (list.title)}
+					<div class={list.framed ? 'border-2 border-ink p-2' : ''}>
+						{#if list.title}<h2 class="text-lg">{list.title}</h2>{:else}<div
+								class="hidden h-[1.75rem] sm:block"
+							></div>{/if}
+						<ul>
+							{#each list.items as item, j (j)}<li>{item}</li>{/each}
+						</ul>
+					</div>
+				{/each}
+			</section>
+		{:else if block.kind === 'table'}
+			<section class="mt-5">
+				<h2 class="text-lg">
+					{block.title} <span class="caption font-normal">{block.subtitle}</span>
+				</h2>
+				<!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
+				<div class="overflow-x-auto" tabindex="0" role="region" aria-label={block.title}>
+					<table class="w-full">
+						<thead class="border-b-2 border-edge text-[13px]">
+							<tr>
+								{#each block.columns as column (column.name)}<th
+										class="py-1 ps-3 first:ps-0 {column.end ? 'text-end' : 'text-start'}"
+										>{column.name}</th
+									>{/each}
+							</tr>
+						</thead>
+						<tbody>
+							{#each block.rows as row, j (j)}
+								<tr class="border-b border-line align-baseline">
+									{#each row as cell, k (k)}
+										<td
+											class="py-1 ps-3 first:ps-0 {block.columns[k]?.end
+												? 'text-end whitespace-nowrap'
+												: ''} {cell.alert ? 'font-semibold text-madder' : ''} {cell.strong
+												? 'font-semibold'
+												: ''}"
+											>{cell.text}{#if cell.note}<span
+													class="block text-[13px] font-normal text-soft">{cell.note}</span
+												>{/if}</td
+										>
+									{/each}
+								</tr>
+							{/each}
+						</tbody>
+					</table>
+				</div>
+				{#each block.notes ?? [] as note, j (j)}<p class="caption mt-1">{note}</p>{/each}
+			</section>
+		{:else}
+			<section class="mt-5 border-t border-edge pt-3 text-[13px]">
+				<h2 class="text-[15px] font-bold">{block.title}</h2>
+				{#each block.lines as line, j (j)}<p>{line}</p>{/each}
+			</section>
+		{/if}
+	{/each}
+	<section class="mt-3 break-inside-avoid text-[13px]">
+		{@render proof?.()}
+		<div class="mt-6 grid grid-cols-2 gap-10">
+			{#each sheet.signatures as name (name)}<p class="border-t border-ink pt-1">{name}</p>{/each}
+		</div>
+	</section>
+</article>
+
+<style>
+	@media print {
+		.sheet {
+			font-size: 9.5pt;
+		}
+		.sheet table {
+			font-size: 8.5pt;
+		}
+		.sheet section {
+			break-inside: auto;
+		}
+		.sheet tr {
+			break-inside: avoid;
+		}
+	}
+</style>

@@ -1,0 +1,135 @@
+<script lang="ts">
+	import { owedLine, type OwedItem } from '$core/procedure/owed';
+	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Field from '$lib/ui/controls/Field.svelte';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import { openGroups } from './open-groups';
+
+	/** What stands between the job and a signature. A lead may sign over it, each item named with a reason. */
+	let { lead }: { lead: boolean } = $props();
+	const job = currentJob();
+	const write = new Telling(job);
+	const open = $derived(job.view.standing.owed);
+	const groups = $derived(openGroups(open));
+	/** Reasons given so far, by line. */
+	let reasons = $state<Record<string, string>>({});
+	let ticked = $state<string[]>([]);
+	let reason = $state('');
+	const named = $derived(open.filter((item) => reasons[owedLine(item)]).length);
+	const lines = (items: readonly OwedItem[]) => items.map(owedLine);
+	const all = (items: readonly OwedItem[]) => lines(items).every((line) => ticked.includes(line));
+
+	function tick(items: readonly OwedItem[], on: boolean) {
+		const own = lines(items);
+		const others = ticked.filter((line) => !own.includes(line));
+		ticked = on ? [...others, ...own] : others;
+	}
+	function give() {
+		for (const line of ticked) reasons[line] = reason.trim();
+		ticked = [];
+		reason = '';
+	}
+	const sign = () =>
+		write.send('signed', 'car', {
+			over: lines(open).flatMap((item) => (reasons[item] ? [{ item, reason: reasons[item] }] : []))
+		});
+</script>
+
+<section class="panel space-y-3 p-4" aria-label="Sign">
+	{#if job.record.addendum}
+		<p class="text-[15px] text-mark">
+			Open for an addendum: {job.record.addendum.reason}. A lead writes in it; then it is signed and
+			sealed again.
+		</p>
+	{/if}
+	{#if open.length === 0}
+		<p class="text-lg"><StateMark mark="set" word="Nothing is open" /></p>
+		<RefusalNotice refusal={write.refusal} />
+		<ActionButton weight="main" class="w-full" disabled={write.busy} onclick={sign}
+			>Sign and seal</ActionButton
+		>
+	{:else}
+		<p class="text-lg">
+			<StateMark mark="owed" word="{open.length} open: not ready to sign" />
+		</p>
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
+		<div
+			class="max-h-[46dvh] space-y-2 overflow-y-auto text-[15px]"
+			tabindex="0"
+			role="region"
+			aria-label="Still open"
+		>
+			{#each groups as group (group.kind)}
+				<div>
+					<h3 class="flex items-center gap-2 bg-sunk px-2 py-1 font-semibold">
+						{#if lead}<input
+								type="checkbox"
+								class="size-6 accent-spruce"
+								aria-label="All: {group.name}"
+								checked={all(group.items)}
+								onchange={(event) => tick(group.items, event.currentTarget.checked)}
+							/>{/if}
+						<span class="me-auto">{group.name}</span><span class="num">{group.items.length}</span>
+					</h3>
+					<ul>
+						{#each group.items as item (owedLine(item))}
+							{@const line = owedLine(item)}
+							<li class="border-b border-line py-1">
+								{#if lead}
+									<label class="flex min-h-12 items-center gap-2">
+										<input
+											type="checkbox"
+											class="size-6 shrink-0 accent-spruce"
+											checked={ticked.includes(line)}
+											onchange={(event) => tick([item], event.currentTarget.checked)}
+										/>
+										<span
+											>{line}{#if reasons[line]}<span class="block text-mark"
+													>signed over: {reasons[line]}</span
+												>{/if}</span
+										>
+									</label>
+								{:else}{line}{/if}
+							</li>
+						{/each}
+					</ul>
+				</div>
+			{/each}
+		</div>
+		<RefusalNotice refusal={write.refusal} />
+		{#if lead}
+			<form
+				class="space-y-2 border-t border-line pt-3"
+				onsubmit={(event) => {
+					event.preventDefault();
+					give();
+				}}
+			>
+				<Field
+					label="Why {ticked.length || 'what is ticked'} {ticked.length === 1
+						? 'is'
+						: 'are'} signed over"
+					bind:value={reason}
+					hint="10 characters or more; each item prints with its reason"
+					maxlength={1000}
+				/>
+				<ActionButton type="submit" disabled={ticked.length === 0 || reason.trim().length < 10}
+					>Give this reason to {ticked.length}</ActionButton
+				>
+			</form>
+			<ActionButton
+				weight="stop"
+				class="w-full"
+				disabled={write.busy || named < open.length}
+				onclick={sign}
+				>{named < open.length
+					? `${open.length - named} without a reason`
+					: `Sign over ${open.length} open`}</ActionButton
+			>
+		{:else}
+			<p class="caption">Only a lead may sign with something still open.</p>
+		{/if}
+	{/if}
+</section>
