@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
+import { oneTimePieces } from '../../src/core/fastener/hardware.ts';
 import { actionsOf } from '../../src/core/fastener/joint-programme.ts';
 import { corners } from '../../src/core/height/corners.ts';
 import { metric } from '../../src/core/units/format.ts';
@@ -98,13 +99,7 @@ describe('heights', () => {
 		expect((await load(id)).readings).toHaveLength(1);
 		expect(new Set(answers.map(({ hash }) => hash)).size).toBe(1);
 		// Also when the job was signed since; with other words the key is refused.
-		await shop.say(
-			id,
-			'signed',
-			'car',
-			{ overrideReason: 'The customer waits outside.' },
-			{ by: shop.lead }
-		);
+		await shop.sign(id);
 		expect((await shop.reading(id, sent)).hash).toBe(answers[0]!.hash);
 		await expect(shop.reading(id, { ...sent, height: '366' })).rejects.toMatchObject({
 			status: 409,
@@ -192,7 +187,8 @@ describe('torques', () => {
 			torque: '120',
 			carState: 'loaded',
 			method: 'jack-to-height',
-			hubToArch: '14 3/8 in'
+			hubToArch: '14 3/8 in',
+			loosenedFirst: true
 		});
 		expect(await statusOf(id, bush.id)).toMatchObject({ state: 'set', owed: false });
 	});
@@ -546,8 +542,7 @@ describe('targets', () => {
 });
 
 describe('signing', () => {
-	const sign = (id: string, by = shop.technician, overrideReason?: string) =>
-		shop.say(id, 'signed', 'car', overrideReason ? { overrideReason } : {}, { by });
+	const sign = (id: string) => shop.say(id, 'signed', 'car', {});
 
 	it('is refused while anything is owed, with the list of it', async () => {
 		const id = await shop.job();
@@ -558,16 +553,15 @@ describe('signing', () => {
 
 	it('by override is for leads, with their reason on the record; then the record is closed', async () => {
 		const id = await shop.job();
-		await expect(sign(id, shop.technician, 'The customer waits outside.')).rejects.toMatchObject({
+		const reason = 'The customer waits outside.';
+		await expect(shop.sign(id, reason, { by: shop.technician })).rejects.toMatchObject({
 			status: 403
 		});
-		await sign(id, shop.lead, 'The customer waits outside.');
+		await shop.sign(id, reason);
 		const job = await load(id);
-		expect(job.signOff).toMatchObject({
-			personId: shop.lead.id,
-			overrideReason: 'The customer waits outside.'
-		});
-		expect(job.signOff!.owed.length).toBeGreaterThan(10);
+		expect(job.signOff).toMatchObject({ personId: shop.lead.id });
+		expect(job.signOff!.over.length).toBeGreaterThan(10);
+		expect(job.signOff!.over.every((one) => one.reason === reason)).toBe(true);
 		await expect(shop.reading(id)).rejects.toMatchObject({ status: 409 });
 		await expect(head(id, { complaint: 'More' })).rejects.toMatchObject({ status: 409 });
 	});
@@ -578,7 +572,10 @@ describe('signing', () => {
 			for (const corner of corners)
 				for (let i = 0; i < 3; i++) await shop.reading(id, { phase, corner });
 		}
+		await shop.say(id, 'down', 'car', { onWheels: true });
 		for (const joint of (await load(id)).joints) {
+			const pieces = oneTimePieces(joint).map((piece) => [piece, { done: 'renewed' }]);
+			if (pieces.length) await shop.say(id, 'hardware', joint.id, Object.fromEntries(pieces));
 			for (const action of actionsOf(joint).keys()) {
 				await shop.torque(id, joint.id, {
 					action,
@@ -589,7 +586,7 @@ describe('signing', () => {
 			}
 		}
 		await sign(id);
-		expect((await load(id)).signOff).toMatchObject({ overrideReason: null, owed: [] });
+		expect((await load(id)).signOff).toMatchObject({ over: [] });
 	});
 });
 

@@ -234,14 +234,15 @@ const makers: { [K in KindName]: Maker | null } = {
 		data: { method: oneOf(g, ['on-wheels', 'jack-to-height']), hubToArch: mm(g, 300, 400) }
 	}),
 	torque: (g, { joints }) => ({
-		subject: oneOf(g, joints).id,
+		subject: oneOf(g, g(fc.boolean) ? joints : joints.filter(({ kind }) => kind === 'bonded-bush'))
+			.id,
 		data: oneOf(g, [
 			{ torque: oneOf(g, ['25', '62 ft-lb']), carState: 'hanging' },
 			{
 				torque: '110',
 				carState: 'loaded',
 				method: 'on-wheels',
-				hubToArch: mm(g, 340, 390),
+				hubToArch: oneOf(g, ['365', '345', '388', '14 3/8 in']),
 				loosenedFirst: g(fc.boolean)
 			},
 			{ seen: 'shoulder', carState: 'hanging' }
@@ -260,10 +261,12 @@ const makers: { [K in KindName]: Maker | null } = {
 			])
 		}
 	}),
-	accepted: (g, { joints, torques }) => {
-		const off = torques.findLast(({ bush }) => bush && bush.verdict !== 'set');
+	accepted: (g, record) => {
+		const off = [...viewJob(record).torques.values()].find(
+			({ bush }) => bush?.verdict === 're-set-advised'
+		);
 		return {
-			subject: off?.jointId ?? oneOf(g, joints).id,
+			subject: off?.jointId ?? oneOf(g, record.joints).id,
 			data: { torqueId: off?.id ?? uuidv7(), reason: 'the arm is renewed next week' }
 		};
 	},
@@ -462,7 +465,17 @@ describe('every kind of fact', () => {
 					{ minLength: 8 }
 				),
 				fc.array(
-					fc.constantFrom<KindName>('reading', 'torque', 'joint', 'target', 'note', 'step', 'head')
+					fc.constantFrom<KindName>(
+						'reading',
+						'torque',
+						'torque',
+						'accepted',
+						'joint',
+						'target',
+						'note',
+						'step',
+						'head'
+					)
 				),
 				fc.boolean(),
 				async (g, order, more, sign) => {

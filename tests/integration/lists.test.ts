@@ -49,9 +49,8 @@ async function open(vehicleId: string): Promise<string> {
 	return openJob(shop.db, checked<NewJob>(newJobSchema, input), shop.technician);
 }
 async function sign(jobId: string): Promise<void> {
-	const overrideReason = 'the owner wants to drive it home';
 	const enteredAt = subHours(new Date(), 1).toISOString();
-	await shop.say(jobId, 'signed', 'car', { overrideReason }, { by: shop.lead, enteredAt });
+	await shop.sign(jobId, 'the owner wants to drive it home', { enteredAt });
 }
 
 /** Each page's statements, and the rows its statements went through, on one connection. */

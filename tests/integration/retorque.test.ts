@@ -12,10 +12,9 @@ async function signedJob(signedAt = new Date()): Promise<string> {
 	const id = await shop.job(['FL']);
 	await shop.say(id, 'head', 'car', { odometer: '61200 km' });
 	const wheel = (await shop.record(id)).joints.find(({ kind }) => kind === 'wheel')!;
+	await shop.say(id, 'down', 'car', { onWheels: true });
 	await shop.torque(id, wheel.id, { torque: '120', carState: 'loaded', method: 'on-wheels' });
-	const overrideReason = 'the rest does not matter here';
-	const enteredAt = signedAt.toISOString();
-	await shop.say(id, 'signed', 'car', { overrideReason }, { by: shop.lead, enteredAt });
+	await shop.sign(id, 'the rest does not matter here', { enteredAt: signedAt.toISOString() });
 	return id;
 }
 const check = async (jobId: string, change: object = {}, more: object = {}) => {

@@ -20,6 +20,8 @@ import type { Command, Entry } from '../../src/core/job/book/entry.ts';
 import type { KindName } from '../../src/core/job/kinds/data.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { rebuild } from '../../src/lib/server/jobs/projections.ts';
+import { viewJob } from '../../src/core/job/view.ts';
+import { owedLine } from '../../src/core/procedure/owed.ts';
 import type { JobRecord } from '../../src/core/job/record.ts';
 import type { Sealer } from '../../src/lib/server/proof/keys.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
@@ -182,6 +184,15 @@ export class TestShop {
 		if (skipReason) return this.#said(jobId, 'skip', jointId, { ...said, reason: skipReason }, how);
 		const what = withdraw ? { withdraw } : sight ? { seen: sight } : torque ? { torque } : {};
 		return this.#said(jobId, 'torque', jointId, { ...said, ...what }, how);
+	}
+
+	/** Signs as a lead, every open item named with the reason. */
+	async sign(jobId: string, reason = 'closed for the test', more: Partial<Command> = {}) {
+		const over = viewJob(await this.record(jobId)).standing.owed.map((item) => ({
+			item: owedLine(item),
+			reason
+		}));
+		return this.say(jobId, 'signed', 'car', { over }, { by: this.lead, ...more });
 	}
 
 	/** What every projection holds, by table: for comparing with what a rebuild makes. */

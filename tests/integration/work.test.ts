@@ -49,7 +49,8 @@ const spring = {
 	freeLengthMm: 330,
 	installedLengthMm: 250,
 	clearanceMm: 5,
-	hooks: 4,
+	screws: 2,
+	hooksPerScrew: 1,
 	screwLeadMm: 2,
 	wireDiameterMm: 12.5
 };
@@ -103,7 +104,7 @@ describe('the book of the work', () => {
 
 	it('is closed with its job', async () => {
 		const jobId = await shop.job();
-		await write(jobId, 'signed', 'car', { overrideReason: 'closed for the test' }, {}, shop.lead);
+		await shop.sign(jobId);
 		await expect(write(jobId, 'rust', 'car', { grade: 'light' })).rejects.toThrow(/signed/);
 	});
 });

@@ -157,6 +157,8 @@ function stageOf(facts: JobFacts, owed: readonly OwedItem[]): Stage {
 	if (owes((item) => item.kind === 'joint' || item.kind === 'target')) return 'set';
 	if (owes((item) => item.kind === 'step' || item.kind === 'hazard')) return 'work';
 	if (owes((item) => item.kind === 'height-after')) return 'heights-after';
+	if (owes((item) => item.kind === 'hardware')) return 'joints';
+	if (owes((item) => item.kind === 'part' || item.kind === 'work')) return 'work';
 	return owed.length ? 'heights-after' : 'ready';
 }
 

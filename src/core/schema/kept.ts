@@ -198,8 +198,9 @@ export const torqueFields = () => ({
 	hubToArchEntered: text(60).allow(null).required(),
 	targetHubToArchMm: optionalMm(),
 	bush: bush().allow(null).required(),
-	loosenedFirst: Joi.boolean().allow(null).default(null),
-	aheadReason: text(500).allow(null).default(null)
+	// Absent in books of before: a default would change what was hashed.
+	loosenedFirst: Joi.boolean().allow(null),
+	aheadReason: text(500).allow(null)
 });
 
 /** Beside `withdrawn`, which says whether there is a height. */

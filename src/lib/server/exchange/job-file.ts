@@ -110,6 +110,7 @@ export async function importJob(
 		const { verified, words } = proof;
 		const from = proof.by?.name ?? null;
 		const own = by === null || (verified && proof.by!.own);
+		if (proof.broken) throw refuse('seal', proof.broken);
 		const here = await findJob(tx, job.id);
 		if (here) {
 			return { jobId: here.id, number: here.number, created: false, verified, from, words };

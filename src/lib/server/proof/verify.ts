@@ -90,6 +90,8 @@ export interface FileProof {
 	seals: SealProof[];
 	/** The whole book is as a shop sealed it whose key is known here. */
 	verified: boolean;
+	/** A seal of a shop that is known here, which does not hold: the file was changed. */
+	broken: string | null;
 	words: string[];
 }
 
@@ -114,17 +116,19 @@ export function proveFile(file: JobFile, signers: Signers): FileProof {
 	});
 	// Of a file that a known shop has sealed whole, seals of shops further back need not be known.
 	const verified = sealed && changed.length === 0;
+	const says = whole(file, sealed, signer);
 	return {
 		number: job.number,
 		chain,
 		by: sealed ? { name: signer.name, own: signer.own, keyId: signer.keyId } : null,
 		seals,
 		verified,
+		broken: signer && !sealed ? says : null,
 		words: [
 			chain.holds
 				? `${chain.entries} entries, the chain holds`
 				: `the chain does not hold: ${chain.broken!.words}`,
-			whole(file, sealed, signer),
+			says,
 			...seals.map((one) => `signature of ${one.signedAt.slice(0, 10)}: ${one.words}`),
 			...changed.map(({ seq: at }) => `the sheet of entry ${at} is not the one that was sealed`)
 		]

@@ -258,7 +258,7 @@ function checkBefore(
 	const nothing = { loosenedFirst: null, aheadReason: null };
 	if (said.withdraw) return nothing;
 	if (command.corrects) {
-		const { loosenedFirst, aheadReason } = correctedRow(record, command)!;
+		const { loosenedFirst = null, aheadReason = null } = correctedRow(record, command)!;
 		return { loosenedFirst, aheadReason };
 	}
 	const view = viewJob(record);
