@@ -15,8 +15,16 @@
 	onMount(() => {
 		// From here on what is touched and typed is heard.
 		document.documentElement.dataset.ready = '';
-		outbox.open();
+		void outbox.open();
 		void photoBox.open();
+	});
+
+	// What waits here is sent for whoever is signed in, and for nobody else.
+	$effect(() => {
+		const { person } = data;
+		outbox.person = person && { id: person.id, name: person.name, role: person.role };
+		void outbox.send();
+		void photoBox.send();
 	});
 
 	const corners = ['FL', 'FR', 'RL', 'RR'];

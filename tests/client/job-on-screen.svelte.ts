@@ -19,6 +19,7 @@ export function jobOnScreen(
 ) {
 	localStorage.clear();
 	outbox.entries = [];
+	outbox.person = { ...person, ...signedIn() };
 	const { job, people, entries } = demoFile(number);
 	const first = {
 		...job,

@@ -98,7 +98,12 @@ async function withPage(context: BrowserContext, use: (page: Page) => Promise<vo
 	const page = patient(await context.newPage());
 	await use(page);
 	await context.setOffline(false);
-	await page.evaluate(() => localStorage.clear()).catch(() => {});
+	await page
+		.evaluate(() => {
+			localStorage.clear();
+			indexedDB.deleteDatabase('vane-outbox');
+		})
+		.catch(() => {});
 	await page.close();
 }
 
@@ -106,12 +111,9 @@ async function withPage(context: BrowserContext, use: (page: Page) => Promise<vo
 export async function sent(page: Page): Promise<void> {
 	if (!page.url().startsWith('http')) return;
 	const waiting = () =>
-		page.evaluate(() => {
-			const kept = Object.entries(localStorage).filter(([key]) => key.startsWith('vane-outbox:'));
-			return kept.filter(
-				([, entry]) => !(JSON.parse(entry as string) as object & { refusal?: object }).refusal
-			).length;
-		});
+		page.evaluate(() =>
+			Number(document.querySelector<HTMLElement>('[data-waiting]')?.dataset.waiting)
+		);
 	await expect.poll(waiting, { intervals: [25, 50, 100] }).toBe(0);
 }
 

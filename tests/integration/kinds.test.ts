@@ -318,7 +318,7 @@ const wire = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 async function sayAtBoth(jobId: string, browser: Job, given: object, by: Person): Promise<Job> {
 	const read = readCommand(wire(given), { units: metric, now: Date.now() });
 	if (!read.ok) return browser;
-	const { device, ...command } = read.value;
+	const { device, personId: _, vouched: __, ...command } = read.value;
 	const here = browser.decide(command, {
 		who: { id: by.id, name: by.name, role: by.role },
 		device: device ?? null,

@@ -121,7 +121,7 @@ export class TestShop {
 		};
 		const read = readCommand(given, context);
 		if (!read.ok) throw invalid(read.faults);
-		const { device, ...command } = read.value;
+		const { device, personId: _, vouched: __, ...command } = read.value;
 		return (await tell(this.db, jobId, command, { person: by, device, sealer: this.sealer }))
 			.entries;
 	}
@@ -187,7 +187,11 @@ export class TestShop {
 	}
 
 	/** Signs as a lead, every open item named with the reason. */
-	async sign(jobId: string, reason = 'closed for the test', more: Partial<Command> = {}) {
+	async sign(
+		jobId: string,
+		reason = 'closed for the test',
+		more: Partial<Command> & { by?: Person } = {}
+	) {
 		const over = viewJob(await this.record(jobId)).standing.owed.map((item) => ({
 			item: owedLine(item),
 			reason

@@ -53,6 +53,12 @@ export const text = (max: number) =>
 		.prefs({ convert: true });
 export const requiredText = (max: number) => text(max).disallow('').min(1).required();
 
+/** A moment by whatever clock: a tablet's may be wrong. */
+export const moment = () =>
+	Joi.string()
+		.isoDate()
+		.custom((value: string) => new Date(value).toISOString());
+
 /** A moment that is not in the future (two minutes are allowed for a tablet's clock). */
 export const pastMoment = () =>
 	Joi.string()

@@ -12,6 +12,8 @@ export interface Refusal {
 	/** A sign-off: what is still owed. */
 	owed?: string[];
 	reference?: string;
+	/** Somebody else is signed in by now: it waits for whoever made it. */
+	notTheirs?: boolean;
 }
 
 /** This moment, as the API wants it. */

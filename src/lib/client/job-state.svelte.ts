@@ -81,9 +81,9 @@ export class JobState {
 
 	readonly #job: Job = $derived.by(() => {
 		let job = this.#own;
-		for (const { path, body } of outbox.accepted) {
+		for (const { path, body, by } of outbox.accepted) {
 			if (path !== this.#path || this.#own.entries.some(({ id }) => id === body.id)) continue;
-			const decided = this.#decided(job, body);
+			const decided = this.#decided(job, body, by ?? undefined);
 			if (decided.ok) job = job.apply(...decided.entries);
 		}
 		return job;
@@ -116,14 +116,15 @@ export class JobState {
 	/** What the rules make of a command here and now, before the server has numbered it. */
 	#decided(
 		job: Job,
-		given: unknown
+		given: unknown,
+		by?: Surroundings['person']
 	): { ok: true; entries: Entry[] } | { ok: false; refusal: Refusal } {
 		const { person, rack, units } = this.#around();
 		const read = readCommand(given, { units, now: Date.now() });
 		if (!read.ok) return { ok: false, refusal: shown(invalid(read.faults)) };
-		const { device = null, ...command } = read.value;
+		const { device = null, personId: _, vouched: __, ...command } = read.value;
 		const context: Context = {
-			who: person,
+			who: by ?? person,
 			device,
 			key: uuidv7,
 			rack,

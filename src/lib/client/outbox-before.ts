@@ -1,8 +1,8 @@
 /**
- * What the version before the book left in a tablet's outbox, as commands of today: nobody measures again
- * because the server was brought up to date in between.
+ * What earlier versions left in a tablet's outbox, as entries of today: nobody measures again because the
+ * server was brought up to date in between. They stood in the browser's storage, without their maker.
  */
-interface Kept {
+export interface Kept {
 	id: string;
 	path: string;
 	body: Record<string, unknown> & { id: string };
@@ -33,4 +33,32 @@ export function ofToday<E extends Kept>(entry: E): E {
 	// What is undefined does not travel.
 	const body = JSON.parse(JSON.stringify({ ...common, subject, ...said })) as Kept['body'];
 	return { ...entry, path, body };
+}
+
+const listKey = 'vane-outbox';
+const isKey = (key: string) => key.startsWith(`${listKey}:`);
+
+/** Takes what is there out of the browser's storage, in the order of the work. */
+export function leftBefore(): Kept[] {
+	let keys: string[];
+	try {
+		keys = Object.keys(localStorage).filter((key) => key === listKey || isKey(key));
+	} catch {
+		return [];
+	}
+	const found = keys.flatMap((key) => {
+		const kept = readable(localStorage.getItem(key));
+		localStorage.removeItem(key);
+		return Array.isArray(kept) ? (kept as Kept[]) : kept ? [kept as Kept] : [];
+	});
+	return found.map(ofToday).sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+/** Undefined where there is nothing that can be read. */
+function readable(text: string | null): unknown {
+	try {
+		return JSON.parse(text ?? 'null') as unknown;
+	} catch {
+		return undefined;
+	}
 }

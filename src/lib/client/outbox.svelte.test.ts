@@ -1,3 +1,5 @@
+import 'fake-indexeddb/auto';
+import { clear, createStore, entries as allKept } from 'idb-keyval';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Answer } from './api';
 
@@ -7,35 +9,43 @@ vi.mock('./api', () => ({ call }));
 vi.mock('./refresh', () => ({ taken: refresh }));
 
 const ok: Answer<unknown> = { ok: true, value: {} };
-const refused = (status: number, title = 'No'): Answer<unknown> => ({
+const refused = (status: number, title = 'No', more: object = {}): Answer<unknown> => ({
 	ok: false,
-	refusal: { status, title }
+	refusal: { status, title, ...more }
 });
-const kept = () =>
-	Object.keys(localStorage)
-		.filter((key) => key.startsWith('vane-outbox:'))
-		.sort()
-		.map((key) => JSON.parse(localStorage.getItem(key)!) as { id: string });
+const store = createStore('vane-outbox', 'entries');
+const kept = async () =>
+	(await allKept<string, { id: string; by: { id: string } | null }>(store))
+		.map(([id]) => id)
+		.sort();
 
 /** What was sent, in order. */
-const sentIds = () => call.mock.calls.map((sent) => (sent[2] as { id: string }).id);
+const sent = () => call.mock.calls.map((one) => one[2] as Record<string, unknown>);
+const sentIds = () => sent().map(({ id }) => id);
 
-/** A page that was just opened. */
-async function freshPage() {
+const tomas = { id: 'tomas', name: 'Tomas', role: 'technician' as const };
+const jo = { id: 'jo', name: 'Jo', role: 'technician' as const };
+const mara = { id: 'mara', name: 'Mara', role: 'lead' as const };
+
+/** A page that was just loaded, with somebody signed in. */
+async function freshPage(person: typeof tomas | typeof mara | null = tomas) {
 	vi.resetModules();
-	return (await import('./outbox.svelte')).outbox;
+	const { outbox } = await import('./outbox.svelte');
+	outbox.person = person ?? undefined;
+	return outbox;
 }
 
-beforeEach(() => {
-	vi.useFakeTimers();
+beforeEach(async () => {
+	vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
 	localStorage.clear();
+	await clear(store);
 	call.mockReset().mockResolvedValue(ok);
 	refresh.mockReset().mockResolvedValue(true);
 });
 afterEach(() => vi.useRealTimers());
 
 describe('the outbox', () => {
-	it('sends an entry, and lets it go once the page shows it', async () => {
+	it('sends an entry in its maker’s name, and lets it go once the page shows it', async () => {
 		const outbox = await freshPage();
 		let shown: number | undefined;
 		refresh.mockImplementation(() => {
@@ -45,12 +55,13 @@ describe('the outbox', () => {
 		expect(await outbox.add('/jobs/1/readings', { id: 'a', height: '365' })).toBeUndefined();
 		expect(call).toHaveBeenCalledExactlyOnceWith('POST', '/jobs/1/readings', {
 			id: 'a',
-			height: '365'
+			height: '365',
+			personId: 'tomas'
 		});
 		// Still there while the page loads itself anew: in between it would be nowhere.
 		expect(shown).toBe(1);
 		expect(outbox.entries).toEqual([]);
-		expect(kept()).toEqual([]);
+		expect(await kept()).toEqual([]);
 	});
 
 	it.each([0, 401, 429, 500, 503])(
@@ -60,10 +71,10 @@ describe('the outbox', () => {
 			call.mockResolvedValueOnce(refused(status));
 			await outbox.add('/jobs/1/torques', { id: 'a' });
 			expect(outbox.waiting.map(({ id }) => id)).toEqual(['a']);
-			expect(kept().map(({ id }) => id)).toEqual(['a']);
+			expect(await kept()).toEqual(['a']);
 			await vi.advanceTimersByTimeAsync(3100);
+			await vi.waitFor(() => expect(outbox.entries).toEqual([]));
 			expect(call).toHaveBeenCalledTimes(2);
-			expect(outbox.entries).toEqual([]);
 		}
 	);
 
@@ -75,9 +86,10 @@ describe('the outbox', () => {
 		expect(call).toHaveBeenCalledTimes(1);
 		// Kept for the person to look at, shown nowhere else.
 		expect(outbox.accepted).toEqual([]);
-		expect(kept().map(({ id }) => id)).toEqual(['a']);
+		expect(await kept()).toEqual(['a']);
 		outbox.drop('a');
-		expect([outbox.entries, kept()]).toEqual([[], []]);
+		expect(outbox.entries).toEqual([]);
+		await vi.waitFor(async () => expect(await kept()).toEqual([]));
 	});
 
 	it('sends in the order of the work, and nothing past an entry that waits', async () => {
@@ -106,23 +118,14 @@ describe('the outbox', () => {
 		await before.add('/jobs/1/readings', { id: 'a' });
 		call.mockClear();
 		const after = await freshPage();
-		after.open();
-		await vi.advanceTimersByTimeAsync(10);
+		await after.open();
+		await vi.waitFor(() => expect(after.entries).toEqual([]));
 		expect(call).toHaveBeenCalledTimes(1);
-		expect(after.entries).toEqual([]);
-		expect(kept()).toEqual([]);
-	});
-
-	it('begins empty where what was kept cannot be read', async () => {
-		localStorage.setItem('vane-outbox', '{not json');
-		localStorage.setItem('vane-outbox:a', '{nor this');
-		const outbox = await freshPage();
-		outbox.open();
-		expect(outbox.entries).toEqual([]);
+		expect(await kept()).toEqual([]);
 	});
 
 	it('sends an entry also where the browser has no room to keep it', async () => {
-		const full = vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+		const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
 			throw new DOMException('full', 'QuotaExceededError');
 		});
 		const outbox = await freshPage();
@@ -131,46 +134,31 @@ describe('the outbox', () => {
 		full.mockRestore();
 	});
 
-	it('takes over what stood in one list before, in its order', async () => {
-		const [a, b] = ['b', 'a'].map((id) => ({ id, path: '/jobs/1/entries', body: { id } }));
-		localStorage.setItem('vane-outbox', JSON.stringify([b, a]));
-		call.mockResolvedValueOnce(refused(0));
-		const outbox = await freshPage();
-		outbox.open();
-		expect(outbox.waiting.map(({ id }) => id)).toEqual(['a', 'b']);
-		expect([kept().length, localStorage.getItem('vane-outbox')]).toEqual([2, null]);
-		await vi.advanceTimersByTimeAsync(3100);
-		expect([sentIds(), kept()]).toEqual([['a', 'a', 'b'], []]);
-	});
-
 	it('of one tab leaves what another tab keeps', async () => {
 		call.mockResolvedValue(refused(0));
 		const [one, other] = [await freshPage(), await freshPage()];
-		one.open();
-		other.open();
+		await one.open();
+		await other.open();
 		await one.add('/jobs/1/readings', { id: 'a' });
 		await other.add('/jobs/1/readings', { id: 'b' });
 		await one.add('/jobs/1/readings', { id: 'c' });
-		expect(kept().map(({ id }) => id)).toEqual(['a', 'b', 'c']);
+		expect(await kept()).toEqual(['a', 'b', 'c']);
 		call.mockResolvedValue(ok);
 		await one.send();
-		expect(kept().map(({ id }) => id)).toEqual(['b']);
+		expect(await kept()).toEqual(['b']);
 		const later = await freshPage();
-		later.open();
-		await vi.advanceTimersByTimeAsync(10);
-		expect([later.entries, kept()]).toEqual([[], []]);
-		await vi.advanceTimersByTimeAsync(3100);
-		expect(other.entries).toEqual([]);
+		await later.open();
+		await vi.waitFor(() => expect(later.entries).toEqual([]));
+		expect(await kept()).toEqual([]);
 	});
 
 	it('sends when the network is back, without waiting for its turn', async () => {
 		const outbox = await freshPage();
-		outbox.open();
+		await outbox.open();
 		call.mockResolvedValueOnce(refused(0));
 		await outbox.add('/jobs/1/readings', { id: 'a' });
 		dispatchEvent(new Event('online'));
-		await vi.advanceTimersByTimeAsync(10);
-		expect(outbox.entries).toEqual([]);
+		await vi.waitFor(() => expect(outbox.entries).toEqual([]));
 	});
 
 	it('asks the page again where it could not load itself anew', async () => {
@@ -191,9 +179,76 @@ describe('the outbox', () => {
 		call.mockReturnValueOnce(new Promise((done) => (answer = done)));
 		const first = outbox.add('/jobs/1/readings', { id: 'a' });
 		const second = outbox.add('/jobs/1/readings', { id: 'b' });
+		await vi.waitFor(() => expect(call).toHaveBeenCalledTimes(1));
 		answer(ok);
 		await Promise.all([first, second]);
-		await vi.advanceTimersByTimeAsync(10);
-		expect(sentIds()).toEqual(['a', 'b']);
+		await vi.waitFor(() => expect(sentIds()).toEqual(['a', 'b']));
+	});
+});
+
+describe('an entry is its maker’s', () => {
+	/** Tomas made it while the network was away; the tablet was reloaded. */
+	async function leftByTomas() {
+		const before = await freshPage(tomas);
+		call.mockResolvedValueOnce(refused(0));
+		await before.add('/jobs/1/entries', { id: 'a' });
+		call.mockClear();
+	}
+
+	it('and waits, named, while somebody else is signed in', async () => {
+		await leftByTomas();
+		const outbox = await freshPage(jo);
+		await outbox.open();
+		await outbox.add('/jobs/1/entries', { id: 'b' });
+		expect(sent()).toEqual([{ id: 'b', personId: 'jo' }]);
+		expect(outbox.others.map(({ id, by }) => [id, by!.name])).toEqual([['a', 'Tomas']]);
+		expect(outbox.accepted).toEqual([]);
+		outbox.person = tomas;
+		await outbox.send();
+		expect(sent().at(-1)).toEqual({ id: 'a', personId: 'tomas' });
+	});
+
+	it('and is sent in that name where a lead vouches for it', async () => {
+		await leftByTomas();
+		const outbox = await freshPage(mara);
+		await outbox.open();
+		expect(call).not.toHaveBeenCalled();
+		await outbox.vouch('a');
+		expect(sent()).toEqual([{ id: 'a', personId: 'tomas', vouched: true }]);
+		expect(await kept()).toEqual([]);
+	});
+
+	it('also where somebody else signed in meanwhile in another tab', async () => {
+		const outbox = await freshPage(tomas);
+		call.mockResolvedValueOnce(refused(403, 'Tomas made this entry', { notTheirs: true }));
+		expect(await outbox.add('/jobs/1/entries', { id: 'a' })).toBeUndefined();
+		expect(outbox.waiting.map(({ id }) => id)).toEqual(['a']);
+		expect(await kept()).toEqual(['a']);
+	});
+
+	it('is sent by nobody while nobody is signed in', async () => {
+		await leftByTomas();
+		const outbox = await freshPage(null);
+		await outbox.open();
+		await outbox.send();
+		expect(call).not.toHaveBeenCalled();
+		expect(await kept()).toEqual(['a']);
+	});
+
+	it('left by the version before, its maker not known, is taken over and claimed', async () => {
+		const [b, a] = ['b', 'a'].map((id) => ({ id, path: '/jobs/1/entries', body: { id } }));
+		localStorage.setItem('vane-outbox:b', JSON.stringify(b));
+		localStorage.setItem('vane-outbox', JSON.stringify([a]));
+		localStorage.setItem('vane-outbox:c', '{not json');
+		const outbox = await freshPage(jo);
+		await outbox.open();
+		expect(outbox.others.map(({ id, by }) => [id, by])).toEqual([
+			['a', null],
+			['b', null]
+		]);
+		expect(Object.keys(localStorage)).toEqual([]);
+		await outbox.vouch('a');
+		expect(sent()).toEqual([{ id: 'a', personId: 'jo' }]);
+		expect(await kept()).toEqual(['b']);
 	});
 });

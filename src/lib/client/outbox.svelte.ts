@@ -1,17 +1,31 @@
 /**
- * Entries on their way to the server. Each is kept in the browser from the moment it is made until the
- * server has it: a reload, a dead battery or a dropped network loses nothing, and because every entry
- * carries its own id, sending it twice stores it once.
+ * Entries on their way to the server. Each is kept in the browser's database from the moment it is made until
+ * the server has it: a reload, a dead battery or a dropped network loses nothing, and because every entry
+ * carries its own id, sending it twice stores it once. An entry is its maker's: it waits until they are signed
+ * in here again, or a lead vouches for it.
  */
 import type { Entry as BookEntry } from '$core/job/book/entry';
+import type { Role } from '$core/job/model';
+import { createStore, del, entries as allKept, set } from 'idb-keyval';
 import { call, type Refusal } from './api';
-import { ofToday } from './outbox-before';
+import { leftBefore } from './outbox-before';
 import { taken } from './refresh';
+
+/** Who is at this screen, and whose an entry is. */
+export interface Maker {
+	id: string;
+	name: string;
+	role: Role;
+}
 
 export interface Entry {
 	id: string;
 	path: string;
 	body: Record<string, unknown> & { id: string };
+	/** Null: of before entries had a maker; whoever says that it is theirs takes it. */
+	by: Maker | null;
+	/** A lead has vouched for it, and sends it in its maker's name. */
+	vouched?: boolean;
 	/** Said by the server: it will not take this entry as it is. */
 	refusal?: Refusal;
 	/** The server has it, and this page's data is about to show it. */
@@ -20,54 +34,74 @@ export interface Entry {
 	became?: BookEntry[];
 }
 
-/** Each entry has a key of its own in the browser, so that two tabs never write over each other. */
-const keyOf = (id: string) => `vane-outbox:${id}`;
-const isKey = (key: string) => key.startsWith(keyOf(''));
-/** Where all of them stood in one list before. */
-const listKey = 'vane-outbox';
 const retryMs = 3000;
+/** Each entry has a key of its own, so that two tabs never write over each other. */
+const store = createStore('vane-outbox', 'entries');
 
 class Outbox {
 	entries = $state<Entry[]>([]);
+	/** Who is signed in here; nobody: nothing is sent. */
+	person = $state.raw<Maker>();
 	#sending = false;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 
-	/** Not known to be on the server yet. */
+	/** On their way: of whoever is signed in here. */
 	get waiting(): Entry[] {
-		return this.entries.filter((entry) => !entry.refusal && !entry.sent);
+		return this.entries.filter((entry) => !entry.refusal && !entry.sent && this.#goes(entry));
+	}
+
+	/** Of somebody who is not signed in here: they wait. */
+	get others(): Entry[] {
+		return this.entries.filter((entry) => !entry.sent && !this.#goes(entry));
 	}
 
 	/** To be shown as if the page's data held them already. */
 	get accepted(): Entry[] {
-		return this.entries.filter((entry) => !entry.refusal);
+		return this.entries.filter((entry) => !entry.refusal && this.#goes(entry));
 	}
 
-	/** Reads what an earlier page left behind, and sends it. Call once in the browser. */
-	open(): void {
-		for (const entry of readable<Entry[]>(localStorage.getItem(listKey)) ?? [])
-			keep(ofToday(entry));
-		localStorage.removeItem(listKey);
+	#goes({ by, vouched }: Entry): boolean {
+		return this.person !== undefined && (vouched === true || by?.id === this.person.id);
+	}
+
+	/** Reads what an earlier page left behind, and sends what is this person's. Call once in the browser. */
+	async open(): Promise<void> {
+		for (const entry of leftBefore()) await keep({ ...entry, by: null });
+		let kept: [string, Entry][] = [];
+		await quietly(async () => {
+			kept = await allKept<string, Entry>(store);
+		});
+		const here = new Set(this.entries.map(({ id }) => id));
 		// Ids are made in the order of the work.
-		this.entries = Object.keys(localStorage)
-			.filter(isKey)
-			.sort()
-			.flatMap((key) => readable<Entry>(localStorage.getItem(key)) ?? []);
+		const found = kept.map(([, entry]) => entry).filter(({ id }) => !here.has(id));
+		this.entries = [...found, ...this.entries].sort((a, b) => (a.id < b.id ? -1 : 1));
 		addEventListener('online', () => void this.send());
 		void this.send();
 	}
 
 	/** Keeps the entry and sends it; resolves to what the server refused, if it did at once. */
 	async add(path: string, body: Entry['body']): Promise<Refusal | undefined> {
-		const entry = { id: body.id, path, body };
+		const entry: Entry = { id: body.id, path, body, by: this.person ?? null };
 		this.entries.push(entry);
-		keep(entry);
+		await keep(entry);
 		await this.send();
-		return this.entries.find((entry) => entry.id === body.id)?.refusal;
+		return this.entries.find((one) => one.id === body.id)?.refusal;
 	}
 
 	drop(id: string): void {
 		this.entries = this.entries.filter((entry) => entry.id !== id);
-		localStorage.removeItem(keyOf(id));
+		void letGo(id);
+	}
+
+	/** A lead says in their own name that it was made so; or somebody says that it is theirs. */
+	async vouch(id: string): Promise<void> {
+		const entry = this.entries.find((one) => one.id === id);
+		if (!entry || !this.person) return;
+		if (entry.by === null) entry.by = this.person;
+		else entry.vouched = true;
+		entry.refusal = undefined;
+		await keep(entry);
+		await this.send();
 	}
 
 	async send(): Promise<void> {
@@ -75,21 +109,27 @@ class Outbox {
 		this.#sending = true;
 		clearTimeout(this.#timer);
 		for (let entry = this.waiting[0]; entry; entry = this.waiting[0]) {
-			const answer = await call<{ entries?: BookEntry[] }>('POST', entry.path, entry.body);
+			const { body, by, vouched } = entry;
+			const answer = await call<{ entries?: BookEntry[] }>('POST', entry.path, {
+				...body,
+				personId: by!.id,
+				...(vouched && { vouched })
+			});
 			if (answer.ok) {
 				entry.sent = true;
 				entry.became = answer.value?.entries ?? [];
-				localStorage.removeItem(keyOf(entry.id));
+				await letGo(entry.id);
 				continue;
 			}
-			const { status } = answer.refusal;
-			const away = status === 0 || status >= 500 || status === 401 || status === 429;
+			const { status, notTheirs } = answer.refusal;
+			const away =
+				status === 0 || status >= 500 || status === 401 || status === 429 || notTheirs === true;
 			if (away) {
 				this.#later();
 				break;
 			}
 			entry.refusal = answer.refusal;
-			keep(entry);
+			await keep(entry);
 		}
 		this.#sending = false;
 		const sent = this.entries.filter((entry) => entry.sent);
@@ -109,20 +149,18 @@ class Outbox {
 	}
 }
 
-function keep(entry: Entry): void {
-	try {
-		localStorage.setItem(keyOf(entry.id), JSON.stringify(entry));
-	} catch {
-		// The browser has no room: the entry is on this page still, and is sent all the same.
-	}
+async function keep(entry: Entry): Promise<void> {
+	await quietly(() => set(entry.id, $state.snapshot(entry), store));
 }
 
-/** Undefined where there is nothing, or nothing that can be read. */
-function readable<T>(text: string | null): T | undefined {
+const letGo = (id: string): Promise<void> => quietly(() => del(id, store));
+
+/** No room, or no database: the entry is on this page still, and is sent all the same. */
+async function quietly(work: () => Promise<void>): Promise<void> {
 	try {
-		return text === null ? undefined : (JSON.parse(text) as T);
+		await work();
 	} catch {
-		return undefined;
+		// Nothing is lost by it while the page lives.
 	}
 }
 

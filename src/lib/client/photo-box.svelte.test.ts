@@ -25,8 +25,10 @@ function pictureOf(width: number, height: number): void {
 	vi.stubGlobal('createImageBitmap', () => Promise.resolve({ width, height, close: () => {} }));
 }
 
-async function freshPage() {
+async function freshPage(id = 'tomas') {
 	vi.resetModules();
+	const { outbox } = await import('./outbox.svelte');
+	outbox.person = { id, name: id, role: 'technician' };
 	return (await import('./photo-box.svelte')).photoBox;
 }
 
@@ -92,6 +94,18 @@ describe('the photo box', () => {
 		await vi.waitFor(() => expect(after.waiting).toEqual([]));
 		expect((call.mock.calls[0] as [string, string, { id: string }])[2].id).toBe(id);
 		expect(await kept()).toEqual([]);
+	});
+
+	it('keeps a photo of somebody else until they are signed in here', async () => {
+		call.mockResolvedValue(refused(0));
+		const before = await freshPage('tomas');
+		await before.add(new Blob(['picture']), about);
+		call.mockClear();
+		const after = await freshPage('jo');
+		await after.open();
+		await after.send();
+		expect(call).not.toHaveBeenCalled();
+		expect([after.waiting.length, after.photos.length]).toEqual([0, 1]);
 	});
 
 	it('says what the server refused, and does not hold it for ever', async () => {

@@ -9,6 +9,7 @@ import { del, entries, set } from 'idb-keyval';
 import { v7 as uuidv7 } from 'uuid';
 import { call, type Refusal } from './api';
 import { thisDevice } from './device';
+import { outbox } from './outbox.svelte';
 import { taken } from './refresh';
 
 export interface WaitingPhoto {
@@ -20,21 +21,30 @@ export interface WaitingPhoto {
 	takenAt: string;
 	/** As a data URL. */
 	image: string;
+	/** Whose it is; absent in photos of before. */
+	personId?: string;
 }
 
 const retryMs = 5000;
 const prefix = 'photo-';
 
 class PhotoBox {
-	waiting = $state<WaitingPhoto[]>([]);
+	/** Of whoever is signed in here, and of others: theirs wait until they are. */
+	photos = $state<WaitingPhoto[]>([]);
 	refusal = $state<Refusal>();
 	#sending = false;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 
+	/** On their way. */
+	get waiting(): WaitingPhoto[] {
+		const me = outbox.person?.id;
+		return this.photos.filter(({ personId = me }) => me !== undefined && personId === me);
+	}
+
 	/** Reads what an earlier page left behind, and sends it. Call once in the browser. */
 	async open(): Promise<void> {
 		const kept = await entries<string, WaitingPhoto>().catch(() => []);
-		this.waiting = kept.filter(([key]) => String(key).startsWith(prefix)).map(([, photo]) => photo);
+		this.photos = kept.filter(([key]) => String(key).startsWith(prefix)).map(([, photo]) => photo);
 		addEventListener('online', () => void this.send());
 		void this.send();
 	}
@@ -42,8 +52,15 @@ class PhotoBox {
 	/** @throws when the file is not a picture the browser can read */
 	async add(file: Blob, about: Pick<WaitingPhoto, 'jobId' | 'corner' | 'subject' | 'note'>) {
 		const image = await shrunk(file);
-		const photo = { ...about, id: uuidv7(), takenAt: new Date().toISOString(), image };
-		this.waiting.push(photo);
+		const personId = outbox.person?.id;
+		const photo = {
+			...about,
+			id: uuidv7(),
+			takenAt: new Date().toISOString(),
+			image,
+			...(personId && { personId })
+		};
+		this.photos.push(photo);
 		await set(prefix + photo.id, photo).catch(() => {});
 		await this.send();
 	}
@@ -64,7 +81,7 @@ class PhotoBox {
 			}
 			this.refusal = answer.ok ? undefined : answer.refusal;
 			if (answer.ok) await taken(jobId, answer.value?.entries ?? []);
-			this.waiting = this.waiting.filter(({ id }) => id !== photo.id);
+			this.photos = this.photos.filter(({ id }) => id !== photo.id);
 			await del(prefix + photo.id).catch(() => {});
 		}
 		this.#sending = false;

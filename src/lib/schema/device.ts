@@ -3,14 +3,7 @@ import { corners } from '../../core/height/corners.ts';
 import { carStates, loadMethods } from '../../core/procedure/facts.ts';
 import { wrenchKinds } from '../../core/fastener/rack.ts';
 import { deviceKinds } from '../devices/model.ts';
-import {
-	pastMoment,
-	quantity,
-	requiredText,
-	text,
-	uuid,
-	version
-} from '../../core/schema/fields.ts';
+import { moment, quantity, requiredText, text, uuid, version } from '../../core/schema/fields.ts';
 
 const wrenchFields = {
 	name: requiredText(80),
@@ -126,7 +119,7 @@ export const sentReadingSchema = Joi.object({
 	type: Joi.string().valid('reading').required(),
 	id: uuid().required(),
 	seq: Joi.number().integer().min(1).max(Number.MAX_SAFE_INTEGER).required(),
-	takenAt: pastMoment().required(),
+	takenAt: moment().required(),
 	task: uuid().allow(null).required(),
 	battery: Joi.number().min(0).max(1),
 	kind: Joi.string().valid('torque', 'height', 'loads').required(),

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { kinds } from '../../core/job/kinds/index.ts';
 import { id, jobNumber } from '../../core/schema/kept.ts';
-import { pastMoment, requiredText, text, uuid } from '../../core/schema/fields.ts';
+import { moment, pastMoment, requiredText, text, uuid } from '../../core/schema/fields.ts';
 
 /** The open file format of one job: its book, SI numbers beside what was typed. */
 export const jobFileFormat = 'vane-set/job';
@@ -21,9 +21,10 @@ const entry = Joi.object({
 	subject: Joi.string().max(120).required(),
 	personId: id(),
 	device: text(60).allow(null).required(),
-	enteredAt: pastMoment().required(),
+	enteredAt: moment().required(),
 	storedAt: pastMoment().required(),
 	seen: Joi.number().integer().min(0).required(),
+	vouchedBy: uuid(),
 	corrects: uuid().allow(null).required(),
 	data: Joi.when('kind', {
 		switch: kinds.map(({ kind, kept }) => ({ is: kind, then: kept() }))

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { quantity, pastMoment, requiredText, text, uuid } from '../../core/schema/fields.ts';
+import { moment, quantity, requiredText, text, uuid } from '../../core/schema/fields.ts';
 import { corner, cornerList } from '../../core/schema/kept.ts';
 
 export const newJobSchema = Joi.object({
@@ -17,8 +17,10 @@ export const photoSchema = Joi.object({
 	corner: corner().optional().allow(null).default(null),
 	subject: text(120).default(''),
 	note: text(500).default(''),
-	takenAt: pastMoment().required(),
+	takenAt: moment().required(),
 	device: text(60).disallow(''),
+	personId: uuid(),
+	vouched: Joi.boolean(),
 	image: Joi.string()
 		.max(11_000_000)
 		.pattern(

@@ -5,6 +5,7 @@
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import UnitsFields from '$lib/ui/controls/UnitsFields.svelte';
+	import SealKeys from '$lib/ui/frame/SealKeys.svelte';
 	import PeopleList from '$lib/ui/frame/PeopleList.svelte';
 
 	let { data } = $props();
@@ -143,34 +144,37 @@
 		</section>
 		<PeopleList people={data.people} {lead} />
 	</div>
-	<section class="panel p-4">
-		<h2 class="text-2xl">What the shop reckons with</h2>
-		<form class="mt-3" onsubmit={(event) => save(event, 'means')} novalidate>
-			<fieldset disabled={!lead} class="space-y-4">
-				<div class="grid grid-cols-3 gap-4">
-					{#each placeFields as [key, label, hint] (key)}
-						<Field
-							{label}
-							bind:value={form[key]}
-							fault={faultOf(refusal, key)}
-							{hint}
-							inputmode="numeric"
-						/>
-					{/each}
-				</div>
-				<div class="grid grid-cols-2 gap-4">
-					{#each costFields as [key, label, hint] (key)}
-						<Field
-							{label}
-							bind:value={form[key]}
-							fault={faultOf(refusal, `costs.${key}`)}
-							{hint}
-							inputmode={key === 'currency' ? 'text' : 'decimal'}
-						/>
-					{/each}
-				</div>
-				{@render keep('means')}
-			</fieldset>
-		</form>
-	</section>
+	<div class="space-y-5">
+		<section class="panel p-4">
+			<h2 class="text-2xl">What the shop reckons with</h2>
+			<form class="mt-3" onsubmit={(event) => save(event, 'means')} novalidate>
+				<fieldset disabled={!lead} class="space-y-4">
+					<div class="grid grid-cols-3 gap-4">
+						{#each placeFields as [key, label, hint] (key)}
+							<Field
+								{label}
+								bind:value={form[key]}
+								fault={faultOf(refusal, key)}
+								{hint}
+								inputmode="numeric"
+							/>
+						{/each}
+					</div>
+					<div class="grid grid-cols-2 gap-4">
+						{#each costFields as [key, label, hint] (key)}
+							<Field
+								{label}
+								bind:value={form[key]}
+								fault={faultOf(refusal, `costs.${key}`)}
+								{hint}
+								inputmode={key === 'currency' ? 'text' : 'decimal'}
+							/>
+						{/each}
+					</div>
+					{@render keep('means')}
+				</fieldset>
+			</form>
+		</section>
+		<SealKeys {lead} />
+	</div>
 </div>

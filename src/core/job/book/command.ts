@@ -1,7 +1,7 @@
 /** What may be said, at every door: one schema made of what each kind says of itself. */
 import Joi from 'joi';
 import { faulty, type Result } from '../../result.ts';
-import { pastMoment, text, uuid, type TypedContext } from '../../schema/fields.ts';
+import { moment, text, uuid, type TypedContext } from '../../schema/fields.ts';
 import { validate } from '../../validate.ts';
 import type { KindName } from '../kinds/data.ts';
 import { kinds, kindOf } from '../kinds/index.ts';
@@ -23,17 +23,24 @@ export function commandSchema(these: readonly KindName[] = saidKinds): Joi.Objec
 		data: ofKind((kind) => kindOf(kind).said!()),
 		corrects: uuid().description('the entry that this one takes the place of'),
 		again: uuid().description('an earlier entry of this subject that is to count again'),
-		enteredAt: pastMoment().required(),
+		enteredAt: moment()
+			.required()
+			.description('by the clock of the device; the book keeps beside it when it was stored'),
 		seen: Joi.number()
 			.integer()
 			.min(0)
 			.max(1e9)
 			.description('number of the last entry the writer had; left out: all of them'),
-		device: text(60).disallow('').description('the tablet it was entered at')
+		device: text(60).disallow('').description('the tablet it was entered at'),
+		personId: uuid().description('who made it; left out: whoever is signed in'),
+		vouched: Joi.boolean().description('a lead, signed in, vouches for what somebody else made')
 	})
 		.xor('data', 'again')
 		.required();
 }
+
+/** With what the edge knows of it. */
+export type SaidCommand = Command & { device?: string; personId?: string; vouched?: boolean };
 
 const schemas = new Map<unknown, Joi.ObjectSchema>();
 
@@ -49,11 +56,8 @@ function schemaFor(kind: unknown): Joi.ObjectSchema {
  * What was said, checked, quantities read in the person's units. Faults name the field of the data, as
  * `height`.
  */
-export function readCommand(
-	given: unknown,
-	context: TypedContext
-): Result<Command & { device?: string }> {
-	const read = validate<Command & { device?: string }>(
+export function readCommand(given: unknown, context: TypedContext): Result<SaidCommand> {
+	const read = validate<SaidCommand>(
 		schemaFor((given as Partial<Command> | null)?.kind),
 		given,
 		context

@@ -64,7 +64,7 @@ const entryOf = (
 	i: number,
 	{ seq }: JobRecord,
 	command: Command,
-	{ who, device, key }: Context
+	{ who, device, key, vouchedBy }: Context
 ): NewEntry => ({
 	id: i === 0 ? command.id : key(),
 	kind,
@@ -72,6 +72,7 @@ const entryOf = (
 	personId: who.id,
 	device,
 	enteredAt: command.enteredAt,
+	...(vouchedBy && { vouchedBy }),
 	// What follows from it by the rules follows from all that is known.
 	seen: kind === command.kind ? Math.min(command.seen ?? seq, seq) : seq,
 	corrects: corrects ?? null,

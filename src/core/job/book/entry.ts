@@ -13,7 +13,10 @@ export interface NewEntry<K extends KindName = KindName> {
 	personId: string;
 	/** The tablet or instrument it was entered at; null where none was named. */
 	device: string | null;
+	/** By that device's clock, right or wrong. */
 	enteredAt: string;
+	/** The lead who sent it in its maker's name; absent where its maker sent it. */
+	vouchedBy?: string;
 	/** Number of the last entry the writer had before this one. */
 	seen: number;
 	/** The earlier entry that this one takes the place of, or takes back. */
@@ -26,6 +29,7 @@ export type Entry<K extends KindName = KindName> = {
 	[Kind in K]: NewEntry<Kind> & {
 		/** From 1, without gaps. */
 		seq: number;
+		/** By the server's clock. The order is the book's. */
 		storedAt: string;
 		/** SHA-256 over the hash before it and everything above, hex. */
 		hash: string;
@@ -51,6 +55,8 @@ export interface Command {
 export interface Context {
 	who: PersonName;
 	device: string | null;
+	/** The lead who vouches that `who` made it. */
+	vouchedBy?: string;
 	/** A new UUIDv7 for each further entry. */
 	key: () => string;
 	/** The shop's wrenches, where the kind wants them. */
@@ -58,6 +64,10 @@ export interface Context {
 	/** Who works here, where the kind wants them. */
 	people?: readonly { id: string; name: string; role: Role; active: boolean }[];
 }
+
+/** When it was made: as its device says, unless that clock ran ahead of the server's. */
+export const madeAt = ({ enteredAt, storedAt }: Pick<Entry, 'enteredAt' | 'storedAt'>): string =>
+	enteredAt > storedAt ? storedAt : enteredAt;
 
 /** The car as the book had it at an entry. @param seq none: as it has it now */
 export function carAt(entries: readonly Entry[], seq = Infinity): Vehicle {

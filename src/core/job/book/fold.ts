@@ -3,7 +3,7 @@ import { corners } from '../../height/corners.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { PersonName } from '../model.ts';
 import type { JobRecord } from '../record.ts';
-import type { Entry } from './entry.ts';
+import { madeAt, type Entry } from './entry.ts';
 import { looksOwed } from './looks.ts';
 
 /** What is known of a job beside its book. */
@@ -49,7 +49,9 @@ export function foldBook({ id, number, people }: JobName, entries: readonly Entr
 		retorques: [],
 		people: named(entries, people)
 	} as unknown as JobRecord;
-	for (const entry of entries) kindOf(entry.kind).apply?.(record, entry);
+	for (const entry of entries) {
+		kindOf(entry.kind).apply?.(record, { ...entry, enteredAt: madeAt(entry) } as Entry);
+	}
 	record.joints.sort(
 		(a, b) =>
 			corners.indexOf(a.corner) - corners.indexOf(b.corner) ||
@@ -62,8 +64,9 @@ export function foldBook({ id, number, people }: JobName, entries: readonly Entr
 /** Those of the people whom some entry names. */
 function named(entries: readonly Entry[], people: readonly PersonName[]): PersonName[] {
 	const ids = new Set<string | null>();
-	for (const { personId, data } of entries) {
+	for (const { personId, vouchedBy, data } of entries) {
 		ids.add(personId);
+		if (vouchedBy) ids.add(vouchedBy);
 		if ('technicianId' in data) ids.add(data.technicianId);
 		if ('changes' in data) for (const change of data.changes) ids.add(change.personId);
 	}

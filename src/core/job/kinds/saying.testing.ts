@@ -41,7 +41,7 @@ export function say(
 	};
 	const read = readCommand(given, { units: metric, now: 1_796_000_000_000 });
 	if (!read.ok) return { status: 422, said: read.faults.map(faultWords) };
-	const { device = null, ...command } = read.value;
+	const { device = null, personId: _, vouched: __, ...command } = read.value;
 	const rack: RackWrench[] = [];
 	const context = { who, device, key, rack, people: [{ ...technician, active: true }] };
 	const decision = decide(record, command, context);

@@ -2,9 +2,9 @@ import type { RequestEvent, RequestHandler } from '@sveltejs/kit';
 import { unitChoice } from '../../../core/units/format.ts';
 import { validate } from '../../../core/validate.ts';
 import type { TypedContext } from '../../../core/schema/fields.ts';
-import { log } from '../app.ts';
-import type { Person } from '../db/people.ts';
-import { invalid, Problem } from '../../../core/problem.ts';
+import { db, log } from '../app.ts';
+import { findPerson, type Person } from '../db/people.ts';
+import { invalid, Problem, refuse } from '../../../core/problem.ts';
 import { inputOf } from './operations.ts';
 
 /** Runs a handler; what it throws becomes an answer that says what is wrong (RFC 9457). */
@@ -58,6 +58,29 @@ export function lead(event: RequestEvent): Person {
 	const who = person(event);
 	if (who.role !== 'lead') throw new Problem(403, 'Only a lead may do this.');
 	return who;
+}
+
+/**
+ * In whose name something is said: of whoever is signed in. What somebody else has made is taken only where a
+ * lead vouches for it, and both are kept.
+ */
+export async function makerOf(
+	event: RequestEvent,
+	{ personId, vouched }: { personId?: string; vouched?: boolean }
+): Promise<{ person: Person; vouchedBy?: string }> {
+	const who = person(event);
+	if (personId === undefined || personId === who.id) return { person: who };
+	const maker = await findPerson(db, personId);
+	if (!maker || maker.shop !== null) throw refuse('personId', 'does not work here', personId);
+	if (!vouched || who.role !== 'lead') {
+		throw new Problem(
+			403,
+			`${maker.name} made this entry: it is sent when ${maker.name} signs in here, or a lead vouches for it.`,
+			[],
+			{ notTheirs: true }
+		);
+	}
+	return { person: maker, vouchedBy: who.id };
 }
 
 /** The request's JSON, checked by the schema that is published for this route; faults name their fields. */

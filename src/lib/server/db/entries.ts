@@ -11,6 +11,7 @@ function toEntry(row: Row): Entry {
 		device: row.device as string | null,
 		enteredAt: (row.entered_at as Date).toISOString(),
 		storedAt: (row.stored_at as Date).toISOString(),
+		...(row.vouched_by !== null && { vouchedBy: row.vouched_by as string }),
 		seen: row.seen as number,
 		corrects: row.corrects as string | null,
 		data: JSON.parse(row.data as string),
@@ -59,7 +60,8 @@ export async function insertEntries(
 	if (entries.length === 0) return;
 	await db.run(
 		`INSERT INTO entries
-		   (job_id, seq, id, kind, subject, person_id, device, entered_at, stored_at, seen, corrects, data, hash)
+		   (job_id, seq, id, kind, subject, person_id, vouched_by, device, entered_at, stored_at, seen, corrects,
+		    data, hash)
 		 VALUES ?`,
 		[
 			entries.map((entry) => [
@@ -69,6 +71,7 @@ export async function insertEntries(
 				entry.kind,
 				entry.subject,
 				entry.personId,
+				entry.vouchedBy ?? null,
 				entry.device,
 				new Date(entry.enteredAt),
 				new Date(entry.storedAt),

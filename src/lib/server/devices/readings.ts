@@ -70,7 +70,9 @@ export function takeReading(db: Database, deviceId: string, sent: SentReading): 
 		}
 		if (sent.seq > device.lastSeq + 1) return { resendFrom: device.lastSeq + 1 };
 		const { task } = device;
-		const late = task !== null && Date.parse(sent.takenAt) - Date.parse(task.askedAt) > freshMs;
+		// An instrument whose clock runs ahead was not asked long before.
+		const taken = Math.min(Date.parse(sent.takenAt), Date.now());
+		const late = task !== null && taken - Date.parse(task.askedAt) > freshMs;
 		const own = task !== null && sent.task === task.id && !late;
 		const jobId = task?.jobId ?? null;
 		const record = own ? (await readJob(tx, task.jobId)).record : undefined;

@@ -264,6 +264,7 @@ function crossReferences(entries: readonly Entry[], people: readonly PersonName[
 			});
 		}
 		need(known, entry.personId, `${field}.personId`, 'person');
+		need(known, entry.vouchedBy ?? null, `${field}.vouchedBy`, 'person');
 		if ('technicianId' in entry.data) {
 			need(known, entry.data.technicianId, `${field}.data.technicianId`, 'person');
 		}

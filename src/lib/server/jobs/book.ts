@@ -18,6 +18,8 @@ import { project } from './projections.ts';
 /** Who says something, and at what. */
 export interface Teller {
 	person: Pick<Person, 'id' | 'name' | 'role'>;
+	/** The lead who vouches that this person made it. */
+	vouchedBy?: string;
 	device?: string | null;
 	/** Instead of the core's decision, for kinds with a door of their own. */
 	decide?: (job: Job) => NewEntry[];
@@ -39,7 +41,7 @@ export function tell(
 	db: Database,
 	jobId: string,
 	command: Command,
-	{ person, device = null, decide, sealer }: Teller
+	{ person, vouchedBy, device = null, decide, sealer }: Teller
 ): Promise<Told> {
 	return db.transaction(async (tx) => {
 		const row = await lockJob(tx, jobId);
@@ -49,6 +51,7 @@ export function tell(
 		const context: Context = {
 			who: { id: person.id, name: person.name, role: person.role },
 			device,
+			...(vouchedBy && { vouchedBy }),
 			key: uuidv7,
 			people,
 			...(kindOf(command.kind).wants?.includes('rack') && { rack: await listWrenches(tx) })

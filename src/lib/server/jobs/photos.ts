@@ -2,11 +2,10 @@ import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import type { Corner } from '../../../core/height/corners.ts';
 import { photoSide } from '../../../core/job/model.ts';
-import type { Person } from '../db/people.ts';
 import { findPicture, insertPicture } from '../db/pictures.ts';
 import type { Database } from '../db/pool.ts';
 import { notFound, Problem, refuse } from '../../../core/problem.ts';
-import { tell, type Told } from './book.ts';
+import { tell, type Teller, type Told } from './book.ts';
 
 export interface NewPhoto {
 	id: string;
@@ -25,10 +24,7 @@ export async function addPhoto(
 	db: Database,
 	jobId: string,
 	input: NewPhoto,
-	{
-		person,
-		device = null
-	}: { person: Pick<Person, 'id' | 'name' | 'role'>; device?: string | null }
+	{ person, vouchedBy, device = null }: Pick<Teller, 'person' | 'vouchedBy' | 'device'>
 ): Promise<Told> {
 	const { data: jpeg, info } = await shrunk(input.image);
 	const { width, height } = info;
@@ -38,11 +34,18 @@ export async function addPhoto(
 	return db.transaction(async (tx) => {
 		const told = await tell(tx, jobId, command, {
 			person,
+			vouchedBy,
 			device,
 			decide({ record }) {
 				if (record.signedAt) throw new Problem(409, 'This job is signed; its record is closed.');
 				const data = { corner, about, note, width, height, digest, withdrawn: false };
-				const written = { personId: person.id, device, seen: record.seq, corrects: null };
+				const written = {
+					personId: person.id,
+					...(vouchedBy && { vouchedBy }),
+					device,
+					seen: record.seq,
+					corrects: null
+				};
 				return [{ ...command, ...written, data }];
 			}
 		});

@@ -26,14 +26,19 @@
 		const again = joints.filter(
 			(item) => job.view.standing.joints.get(item.jointId!)!.state === 'again'
 		);
+		const counted = ['joint', 'step', 'part', 'hardware'];
+		const of = (kind: string) => owed.filter((item) => item.kind === kind).length;
 		const said = owed
-			.filter((item) => item.kind !== 'joint')
+			.filter((item) => !counted.includes(item.kind))
 			.map((item) => ({
-				mark: item.kind === 'doubt' ? ('again' as const) : ('owed' as const),
+				mark:
+					item.kind === 'doubt' || item.kind === 'hazard' ? ('again' as const) : ('owed' as const),
 				text: item.text
 			}));
 		for (const item of again.slice(0, 1)) said.unshift({ mark: 'again', text: item.text });
 		const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+		if (of('step')) said.push({ mark: 'owed', text: `${plural(of('step'), 'step')} of the work` });
+		if (of('part')) said.push({ mark: 'owed', text: `${plural(of('part'), 'part')} not fitted` });
 		if (count('any-time'))
 			said.push({ mark: 'owed', text: `${plural(count('any-time'), 'joint')} to torque` });
 		if (count('ride-height'))
@@ -43,6 +48,11 @@
 			});
 		if (count('wheels-on-ground'))
 			said.push({ mark: 'owed', text: 'wheel to torque on the ground' });
+		if (of('hardware'))
+			said.push({
+				mark: 'owed',
+				text: `${plural(of('hardware'), 'one-time fastener')}: new or the old one?`
+			});
 		return said;
 	});
 	const href = $derived(

@@ -11,6 +11,7 @@
 	import Warehouse from '@lucide/svelte/icons/warehouse';
 	import Wrench from '@lucide/svelte/icons/wrench';
 	import type { Snippet } from 'svelte';
+	import KeptForOthers from './KeptForOthers.svelte';
 
 	interface Props {
 		shopName: string;
@@ -88,7 +89,7 @@
 		{/each}
 	</nav>
 	<span class="flex-1"></span>
-	<span role="status" class="text-[15px]">
+	<span role="status" class="text-[15px]" data-waiting={waiting}>
 		{#if waiting}
 			<span class="rounded-[3px] bg-[#e8a33d] px-2 py-1 font-semibold text-[#2b1a00]"
 				>{waiting} kept here, waiting for the server</span
@@ -113,4 +114,5 @@
 		>
 	</a>
 </header>
+<KeptForOthers />
 <main id="main" tabindex="-1" class="outline-none">{@render children()}</main>

@@ -17,7 +17,11 @@
 			{ name: 'Board', href: base, owed: 0, exact: true },
 			{ name: 'Inspect', href: `${base}/inspect`, owed: 0 },
 			{ name: 'Plan', href: `${base}/plan`, owed: 0 },
-			{ name: 'Work', href: `${base}/work`, owed: owed.filter((o) => o.kind === 'work').length },
+			{
+				name: 'Work',
+				href: `${base}/work`,
+				owed: owed.filter((o) => ['step', 'hazard', 'part', 'work'].includes(o.kind)).length
+			},
 			{ name: 'Bench', href: `${base}/bench`, owed: 0 },
 			{
 				name: 'Heights before',
@@ -26,7 +30,11 @@
 					(o) => o.kind === 'height-before' || (o.kind === 'doubt' && o.text.includes('before'))
 				).length
 			},
-			{ name: 'Joints', href: `${base}/joints`, owed: 0 },
+			{
+				name: 'Joints',
+				href: `${base}/joints`,
+				owed: owed.filter((o) => o.kind === 'hardware').length
+			},
 			{
 				name: 'Round',
 				href: `${base}/round`,
@@ -63,6 +71,12 @@
 		<span class="min-w-0 flex-1 truncate text-soft" title={record.complaint}
 			>{record.complaint}</span
 		>
+		{#if record.imported}<span
+				class="text-[15px] font-semibold {record.imported.verified ? 'text-mark' : 'text-ochre'}"
+				>{record.imported.verified
+					? `Imported from ${record.imported.from}, verified`
+					: '◇ Imported, not verified'}</span
+			>{/if}
 		<span class="caption max-md:hidden"
 			>Job {record.number}{record.odometerKm === null
 				? ''
@@ -89,6 +103,9 @@
 				{/if}
 			</a>
 		{/each}
+		{#if record.addendum}<span class="ms-auto flex items-center pe-3 font-semibold text-ochre"
+				>◇ Open for an addendum</span
+			>{/if}
 		{#if record.signedAt}<span class="ms-auto flex items-center pe-3 font-semibold text-spruce"
 				>Signed: the record is closed</span
 			>{/if}

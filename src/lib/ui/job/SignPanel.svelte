@@ -108,9 +108,7 @@
 				}}
 			>
 				<Field
-					label="Why {ticked.length || 'what is ticked'} {ticked.length === 1
-						? 'is'
-						: 'are'} signed over"
+					label="Why what is ticked is signed over"
 					bind:value={reason}
 					hint="10 characters or more; each item prints with its reason"
 					maxlength={1000}

@@ -18,6 +18,7 @@
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import { onDestroy, untrack } from 'svelte';
 	import JointEntry from '../joints/JointEntry.svelte';
+	import OpenHardware from '../joints/OpenHardware.svelte';
 	import TargetPanel from '../joints/TargetPanel.svelte';
 	import LoadGate from './LoadGate.svelte';
 	import ReadingTray from './ReadingTray.svelte';
@@ -325,6 +326,7 @@
 						? '◇ The round is through but for what was passed over'
 						: '✓ The round is through'}
 				</p>
+				{#if !skipped.length}<div class="mt-3"><OpenHardware /></div>{/if}
 				{#each skipped as one (one.id)}
 					<p class="mt-2">
 						{nameOf(one.id)}: {lastRow(one.id)!.skipReason}

@@ -53,6 +53,11 @@
 				text: `Read the height after, ${where}`
 			};
 		}
+		if (item.kind === 'hardware')
+			return { href: `${base}/joints`, text: 'One-time hardware: new, or the old one?' };
+		if (item.kind === 'step' || item.kind === 'hazard' || item.kind === 'work')
+			return { href: `${base}/work`, text: item.text };
+		if (item.kind === 'part') return { href: `${base}/plan/parts`, text: item.text };
 		const verb = standing.stage === 'set' ? 'Set at ride height' : 'Torque the joints';
 		return { href: `${base}/corners/${item.corner}`, text: `${verb}, ${where}` };
 	});

@@ -13,7 +13,7 @@ import {
 import { quantity, text, uuid } from '../../../schema/fields.ts';
 import { carState, method, step, torqueFields } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
-import type { Command, Context } from '../../book/entry.ts';
+import { madeAt, type Command, type Context } from '../../book/entry.ts';
 import { invalid, Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import { atWork } from '../../joints.ts';
@@ -141,9 +141,10 @@ export const torque = defineKind<'torque', Said>({
 		];
 		return `the torque of ${jointWords(joints, subject)}, ${more.filter(Boolean).join(', ')}`;
 	},
-	projects({ data: { wrenchId, withdrawn }, enteredAt }) {
+	projects(entry) {
+		const { wrenchId, withdrawn } = entry.data;
 		if (wrenchId === null || withdrawn) return [];
-		return [{ of: 'pull', wrenchId, day: enteredAt.slice(0, 10) }];
+		return [{ of: 'pull', wrenchId, day: madeAt(entry).slice(0, 10) }];
 	}
 });
 

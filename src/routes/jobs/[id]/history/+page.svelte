@@ -19,6 +19,10 @@
 		new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 	/** Days are said once. */
 	const day = (at: string) => moment(at).split(', ')[0]!;
+	/** When the server had it, where that is far from the device's clock: it was away, or its clock is wrong. */
+	const farMs = 2 * 60_000;
+	const apart = ({ enteredAt, storedAt }: { enteredAt: string; storedAt: string }) =>
+		Math.abs(Date.parse(storedAt) - Date.parse(enteredAt)) > farMs ? moment(storedAt) : '';
 	const time = (at: string) => moment(at).split(', ')[1]!;
 </script>
 
@@ -60,8 +64,13 @@
 								class="block font-semibold">{day(entry.enteredAt)}</span
 							>{/if}
 						<span class="num">{time(entry.enteredAt)}</span>
+						{#if apart(entry)}<span class="caption block">kept {apart(entry)}</span>{/if}
 					</td>
-					<td class="px-3 py-2 whitespace-nowrap">{job.personName(entry.personId)}</td>
+					<td class="px-3 py-2 whitespace-nowrap"
+						>{job.personName(entry.personId)}{#if entry.vouchedBy}<span class="caption block"
+								>vouched for by {job.personName(entry.vouchedBy)}</span
+							>{/if}</td
+					>
 					<td class="px-3 py-2 {replaced ? 'text-soft' : ''}">
 						{job.words(entry)}
 						{#if replaced}<span class="caption block">corrected by number {replaced}</span>{/if}

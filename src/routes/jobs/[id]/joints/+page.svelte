@@ -7,6 +7,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import OpenHardware from '$lib/ui/joints/OpenHardware.svelte';
 	import JointForm from '$lib/ui/joints/JointForm.svelte';
 	import { markOf } from '$lib/ui/joints/joint-words';
 	import { plausible } from '$core/job/joints';
@@ -38,6 +39,7 @@
 				>Add a joint</ActionButton
 			>{/if}
 	</div>
+	<OpenHardware />
 	{#if editing === 'new'}<JointForm onclose={() => (editing = undefined)} />{/if}
 
 	<div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-2">

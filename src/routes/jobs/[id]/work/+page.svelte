@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { page } from '$app/state';
 	import type { Corner } from '$core/height/corners';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -10,7 +11,8 @@
 
 	const job = currentJob();
 	const work = $derived(job.work);
-	let picked = $state<string>();
+	/** From the address: what somebody was sent here for. */
+	let picked = $state(page.url.searchParams.get('step') ?? undefined);
 	const step = $derived(work.order.steps.find(({ id }) => id === picked) ?? work.next);
 	const left = $derived(work.order.steps.filter(({ id }) => !work.done.has(id)).length);
 	/** What comes after the step in hand. */

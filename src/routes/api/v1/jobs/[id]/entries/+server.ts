@@ -1,5 +1,5 @@
-import type { Command } from '$core/job/book/entry';
-import { body, endpoint, json, person } from '$lib/server/api/endpoint';
+import type { SaidCommand } from '$core/job/book/command';
+import { body, endpoint, json, makerOf } from '$lib/server/api/endpoint';
 import { config, db } from '$lib/server/app';
 import { findJob } from '$lib/server/db/jobs';
 import { listEntries } from '$lib/server/db/entries';
@@ -24,10 +24,10 @@ export const GET = endpoint(async ({ params, url }) => {
 
 /** Says something of the job; answers with the entries it became. The same id twice is one. */
 export const POST = endpoint(async (event) => {
-	const who = person(event);
-	const { device, ...command } = await body<Command & { device?: string }>(event);
+	const { device, personId, vouched, ...command } = await body<SaidCommand>(event);
+	const maker = await makerOf(event, { personId, vouched });
 	const { sealer } = config;
-	const { entries } = await tell(db, event.params.id!, command, { person: who, device, sealer });
+	const { entries } = await tell(db, event.params.id!, command, { ...maker, device, sealer });
 	announce(event.params.id!, entries);
 	return json({ entries }, 201);
 });
