@@ -182,8 +182,8 @@ describe('a job file', () => {
 			return result.ok ? [] : result.faults.map((fault) => fault.field);
 		};
 		const first = file.entries.findIndex(({ kind }) => kind === 'reading');
-		expect(faults((copy) => (copy.entries[0]!.enteredAt = '2099-01-01T00:00:00.000Z'))).toEqual([
-			'entries.0.enteredAt'
+		expect(faults((copy) => (copy.entries[0]!.storedAt = '2099-01-01T00:00:00.000Z'))).toEqual([
+			'entries.0.storedAt'
 		]);
 		expect(faults((copy) => (dataOf(copy, 'reading').heightMm = 9000))).toEqual([
 			`entries.${first}.data.heightMm`

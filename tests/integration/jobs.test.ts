@@ -136,7 +136,6 @@ describe('heights', () => {
 		[{ height: '' }, 'height', 'nothing was entered'],
 		[{ height: 'abc' }, 'height', 'is not a number'],
 		[{ school: 'ground-to-arch', height: '680' }, 'school', 'another school is not mixed in'],
-		[{ takenAt: '2099-01-01T00:00:00Z' }, 'enteredAt', 'lies in the future'],
 		[{ corner: 'XX' }, 'subject', 'must be one of'],
 		[{ correctsId: uuidv7() }, 'corrects', 'is not a reading of this corner']
 	])('refuse %o', async (change, field, words) => {

@@ -397,6 +397,28 @@ async function randomBook(g: GeneratorValue, order: readonly KindName[]): Promis
 		data: { torque: '65 N·m', torqueSource: 'maker' }
 	};
 	browser = await sayAtBoth(id, browser, { id: uuidv7(), ...specified, ...by }, shop.technician);
+	const tell = async (said: object, at = started) => {
+		const enteredAt = new Date(at).toISOString();
+		const told = { id: uuidv7(), ...said, enteredAt };
+		browser = await sayAtBoth(id, browser, told, shop.lead);
+		return told.id;
+	};
+	// What chance alone seldom comes to: a bush outside its band that is accepted, and a step with its time.
+	if (books === 1) {
+		const subject = browser.record.joints.find(({ kind }) => kind === 'bonded-bush')!.id;
+		const off = { carState: 'loaded', method: 'on-wheels', hubToArch: '385' };
+		const torqueId = await tell({ kind: 'torque', subject, data: { torque: '110', ...off } });
+		const reason = 'the arm is renewed next week';
+		await tell({ kind: 'accepted', subject, data: { torqueId, reason } });
+	}
+	if (books === 2) {
+		const damper = { damper: true, spring: false, bushes: false };
+		await tell({ kind: 'scope', subject: 'front', data: damper });
+		const step = { kind: 'step', subject: browser.work.order.steps[0]!.id };
+		await tell({ ...step, data: { state: 'started', note: '' } });
+		const overrideReason = 'the lead has looked at it';
+		await tell({ ...step, data: { state: 'done', note: '', overrideReason } }, started + 600_000);
+	}
 	for (const [i, kind] of [...first, ...order].entries()) {
 		const { record } = browser;
 		const earlier = record.entries.filter((entry) => entry.kind === kind);

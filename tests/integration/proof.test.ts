@@ -72,7 +72,7 @@ describe('the chain of a book', () => {
 
 		const added = await worked();
 		await shop.db.run(
-			`INSERT INTO entries SELECT job_id, seq + 1, UUID(), kind, subject, person_id, device, entered_at,
+			`INSERT INTO entries SELECT job_id, seq + 1, UUID(), kind, subject, person_id, vouched_by, device, entered_at,
 			        stored_at, seen, corrects, data, hash FROM entries WHERE id = ?`,
 			[added.last.id]
 		);

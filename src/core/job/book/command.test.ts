@@ -69,11 +69,10 @@ describe('a command', () => {
 		expect(faults({ data: undefined })).toHaveLength(1);
 	});
 
-	it('of the future is refused; two minutes of a wrong clock are not', () => {
-		expect(faults({ enteredAt: '2026-11-26T10:01:30.000Z' })).toEqual([]);
-		expect(faults({ enteredAt: '2026-11-26T10:05:00.000Z' })).toEqual([
-			'enteredAt: lies in the future'
-		]);
+	it('is taken by whatever clock: a tablet’s may be wrong', () => {
+		for (const enteredAt of ['2026-11-26T10:11:00.000Z', '1970-01-01T00:10:00.000Z'])
+			expect(faults({ enteredAt })).toEqual([]);
+		expect(faults({ enteredAt: 'ten past' })).not.toEqual([]);
 	});
 
 	it('meets the same schema as the published one of all kinds', () => {

@@ -17,6 +17,9 @@ export interface NewPhoto {
 	image: string;
 }
 
+/** With what the edge knows of it. */
+export type SentPhoto = NewPhoto & { device?: string; personId?: string; vouched?: boolean };
+
 const mostPixels = 60e6;
 
 /** Keeps a photo with the job: turned upright, made small, rid of what the camera wrote into it. */
