@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
+	import { Drafts } from '$lib/client/drafts';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import { photoBox } from '$lib/client/photo-box.svelte';
 	import { provideUnits } from '$lib/client/units';
 	import AppFrame from '$lib/ui/frame/AppFrame.svelte';
 	import KeyList from '$lib/ui/frame/KeyList.svelte';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import '../app.css';
 
 	let { data, children } = $props();
@@ -23,9 +24,13 @@
 	$effect(() => {
 		const { person } = data;
 		outbox.person = person && { id: person.id, name: person.name, role: person.role };
-		void outbox.send();
-		void photoBox.send();
+		untrack(() => {
+			void outbox.send();
+			void photoBox.send();
+		});
 	});
+
+	$effect(() => (data.person ? new Drafts(document).begin(data.person.id) : undefined));
 
 	const corners = ['FL', 'FR', 'RL', 'RR'];
 

@@ -4,14 +4,12 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => ({
 	title: 'Shop',
-	people: (await listPeople(db))
-		.filter(({ shop }) => shop === null)
-		.map(({ id, handle, name, role, active, canSignIn }) => ({
-			id,
-			handle,
-			name,
-			role,
-			active,
-			canSignIn
-		}))
+	people: (await listPeople(db)).map(({ id, handle, name, role, active, canSignIn }) => ({
+		id,
+		handle,
+		name,
+		role,
+		active,
+		canSignIn
+	}))
 });

@@ -80,7 +80,7 @@
 		units.show(value, dimension, { decimals: 0 });
 </script>
 
-<section class="panel p-4" aria-labelledby="arm-spring">
+<section class="panel p-4" aria-labelledby="arm-spring" data-draft="arm {corner}">
 	<h2 id="arm-spring" class="text-lg">Spring on the arm, {corner}</h2>
 	<p class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder">
 		△ With its joint or damper off, the jack alone holds this spring. Lower slowly, nobody in its

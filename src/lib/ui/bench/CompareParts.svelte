@@ -112,7 +112,7 @@
 	const outcome = $derived(kept ? outcomes[kept.outcome] : undefined);
 </script>
 
-<section class="panel p-4" aria-labelledby="compare-{part}">
+<section class="panel p-4" aria-labelledby="compare-{part}" data-draft="{corner} {part}">
 	<div class="flex flex-wrap items-baseline gap-3">
 		<h2 id="compare-{part}" class="me-auto text-lg">
 			{part === 'damper' ? 'Damper' : 'Spring'}, old against new

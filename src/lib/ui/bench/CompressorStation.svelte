@@ -121,7 +121,7 @@
 		units.show(value, dimension, { decimals });
 </script>
 
-<section class="panel p-4" aria-labelledby="compressor-title">
+<section class="panel p-4" aria-labelledby="compressor-title" data-draft="compressor {corner}">
 	<h2 id="compressor-title" class="text-lg">Spring compressor, {corner}</h2>
 	<p class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder">
 		△ A compressed spring can kill. Hooks opposite each other, screws greased, turned in alternation

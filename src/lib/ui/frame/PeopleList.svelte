@@ -56,7 +56,12 @@
 </script>
 
 {#snippet editor()}
-	<form class="space-y-4 border-y-2 border-spruce bg-sunk p-4" onsubmit={save} novalidate>
+	<form
+		class="space-y-4 border-y-2 border-spruce bg-sunk p-4"
+		onsubmit={save}
+		novalidate
+		data-draft="person {editing ?? 'new'}"
+	>
 		<RefusalNotice {refusal} fields={['name', 'handle', 'secret']} />
 		<div class="grid gap-4 sm:grid-cols-3">
 			<Field label="Name" bind:value={form.name} fault={faultOf(refusal, 'name')} maxlength={120} />

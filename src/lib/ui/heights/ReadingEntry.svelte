@@ -86,7 +86,7 @@
 	const shown = (mm: number) => units.show(mm, 'length', { decimals: unit === 'mm' ? 1 : 3 });
 </script>
 
-<section class="panel p-4" aria-labelledby="entry-title">
+<section class="panel p-4" aria-labelledby="entry-title" data-draft="{phase} {corner}">
 	<div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
 		<div>
 			<h2 id="entry-title" class="text-2xl">{cornerNames[corner]}</h2>

@@ -90,6 +90,7 @@
 					<p class="caption ps-9">{one.how}</p>
 					{#if kept?.state && !closed}
 						<div
+							data-draft="{corner} {one.key}"
 							class="grid gap-3 ps-9 pt-1 pb-2 sm:grid-cols-[1fr_1fr_auto]"
 							onfocusout={() => keepWords(one)}
 						>

@@ -28,7 +28,7 @@
 </script>
 
 {#if bush}
-	<div class="mt-3 border-t border-line pt-2 text-[15px]">
+	<div class="mt-3 border-t border-line pt-2 text-[15px]" data-draft="accept {joint.id}">
 		<p>
 			It keeps <b class="num">{formatNumber(bush.twistDeg, 1, true)}°</b>: {units.show(
 				bush.wheelForceN,

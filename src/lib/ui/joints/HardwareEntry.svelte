@@ -39,7 +39,9 @@
 	let box = $state<HTMLElement>();
 	const names = { fastener: ['New', 'Old one again …'], pin: ['New pin, bent', 'Old pin again …'] };
 
+	// Also from one piece to the next.
 	$effect(() => {
+		void said;
 		if (asked) box?.querySelector<HTMLElement>('[data-new]')?.focus();
 	});
 
@@ -59,7 +61,11 @@
 </script>
 
 {#if pieces.length}
-	<div bind:this={box} class="mt-3 space-y-2 border-t border-line pt-2">
+	<div
+		bind:this={box}
+		data-draft="hardware {joint.id}"
+		class="mt-3 space-y-2 border-t border-line pt-2"
+	>
 		{#each pieces as piece (piece)}
 			{@const outcome = said?.[piece]}
 			<div
@@ -71,6 +77,9 @@
 			>
 				<span class="me-auto min-w-0 text-[15px]">
 					<b>{hardwareNames[piece]}</b>
+					{#if asked && !outcome}<span class="block font-semibold text-ochre"
+							>Recorded as soon as you say: new, or the old one?</span
+						>{/if}
 					{#if outcome}<StateMark
 							mark={outcome.done === 'renewed' ? 'done' : 'note'}
 							word={hardwareWords(piece, outcome)}

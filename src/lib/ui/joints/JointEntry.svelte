@@ -19,7 +19,7 @@
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
-	import { onMount } from 'svelte';
+	import { tick } from 'svelte';
 	import AcceptBush from './AcceptBush.svelte';
 	import AskedNumber from './AskedNumber.svelte';
 	import CastleSlot from './CastleSlot.svelte';
@@ -156,14 +156,19 @@
 			: parseQuantity(text, 'torque', { field: 'torque', defaultUnit: unit, min: 0.5, max: 1000 });
 	});
 
-	onMount(() => {
+	// When the entry comes, and when a question before it is answered.
+	$effect(() => {
+		void question?.kind;
+		void tick().then(focusFirst);
+	});
+	function focusFirst() {
 		// Never out of a field that somebody writes in: the joint before was recorded meanwhile.
 		if (document.activeElement?.matches('textarea, input:not([type=radio], [type=checkbox])'))
 			return;
 		const first = input ?? section?.querySelector<HTMLElement>('[data-main]');
 		first?.focus({ preventScroll: true });
 		input?.select();
-	});
+	}
 
 	type What =
 		| { torque: string }
@@ -274,7 +279,12 @@
 	]);
 </script>
 
-<section bind:this={section} class="panel p-4" aria-labelledby="joint-name">
+<section
+	bind:this={section}
+	class="panel p-4"
+	aria-labelledby="joint-name"
+	data-draft="{joint.id} {index}"
+>
 	<JointHead {joint} {status} />
 	{#if list.length > 1}<p class="mt-1 text-lg font-semibold">
 			{stepWords(joint, list, index)}

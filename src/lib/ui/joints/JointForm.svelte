@@ -115,7 +115,12 @@
 	}
 </script>
 
-<form class="panel space-y-4 border-2 border-spruce p-4" onsubmit={save} novalidate>
+<form
+	class="panel space-y-4 border-2 border-spruce p-4"
+	onsubmit={save}
+	novalidate
+	data-draft="joint {joint?.id ?? 'new'}"
+>
 	<h2 class="text-xl">
 		{start ? `${cornerNames[start.corner]}: ${start.name}` : 'A joint the layout does not list'}
 	</h2>

@@ -69,7 +69,7 @@
 	]);
 </script>
 
-<section class="panel p-4" aria-label="Target">
+<section class="panel p-4" aria-label="Target" data-draft="target {corner}">
 	{#if doubt}
 		<p
 			role="alert"

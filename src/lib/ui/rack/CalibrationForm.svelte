@@ -63,7 +63,12 @@
 	}
 </script>
 
-<form class="panel space-y-4 border-2 border-spruce p-4" onsubmit={save} novalidate>
+<form
+	class="panel space-y-4 border-2 border-spruce p-4"
+	onsubmit={save}
+	novalidate
+	data-draft="calibration {wrench.id}"
+>
 	<h2 class="text-xl">{wrench.name}: calibration</h2>
 	<RefusalNotice {refusal} fields={['calibratedOn', 'note']} />
 	<table class="w-full">

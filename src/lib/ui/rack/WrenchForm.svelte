@@ -49,7 +49,12 @@
 	}
 </script>
 
-<form class="panel space-y-4 border-2 border-spruce p-4" onsubmit={save} novalidate>
+<form
+	class="panel space-y-4 border-2 border-spruce p-4"
+	onsubmit={save}
+	novalidate
+	data-draft="wrench {wrench?.id ?? 'new'}"
+>
 	<h2 class="text-xl">{start ? start.name : 'A wrench for the rack'}</h2>
 	<RefusalNotice {refusal} fields={['name', 'lowest', 'highest', 'length']} />
 	<div class="grid gap-4 sm:grid-cols-2">

@@ -104,7 +104,7 @@
 	}
 </script>
 
-<section bind:this={box} class="panel p-4" aria-labelledby="gate-name">
+<section bind:this={box} class="panel p-4" aria-labelledby="gate-name" data-draft="load {corner}">
 	<div class="flex flex-wrap items-baseline justify-between gap-x-4">
 		<h1 id="gate-name" class="text-2xl">Load the corner</h1>
 		{#if standing}<StateMark

@@ -85,7 +85,12 @@
 	);
 </script>
 
-<section class="panel p-5" aria-label="The step in hand" bind:this={main}>
+<section
+	class="panel p-5"
+	aria-label="The step in hand"
+	bind:this={main}
+	data-draft="step {step.id}"
+>
 	<p class="text-[15px] text-soft">{workPhaseNames[step.phase]} · {place}</p>
 	<h1 class="mt-1 text-[32px] leading-tight">{step.title}</h1>
 	<div class="mt-2 flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[17px]">

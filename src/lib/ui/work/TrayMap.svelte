@@ -139,7 +139,7 @@
 				</div>
 				{#if !closed && open.has(item.id)}
 					{#if explaining === item.id}
-						<div class="mt-1 flex items-end gap-2">
+						<div class="mt-1 flex items-end gap-2" data-draft="tray {item.id}">
 							<Field label="Why it does not come out even" bind:value={why} class="flex-1" />
 							<ActionButton
 								onclick={() => {
