@@ -12,6 +12,8 @@ export default defineConfig({
 	use: {
 		viewport: { width: 1280, height: 800 },
 		locale: 'en-GB',
+		// Of what hangs.
+		actionTimeout: 20_000,
 		// Recording every act costs a third of the run: asked for by whoever looks into a failure.
 		trace: process.env.VANE_TRACE ? 'retain-on-failure' : 'off',
 		launchOptions

@@ -147,7 +147,7 @@ test('the sheet prints on A4 and Letter without the frame around it', async ({
 }) => {
 	await page.goto(`${await jobUrl('2026-0238')}/sheet`);
 	await page.emulateMedia({ media: 'print' });
-	await expect(page.getByRole('heading', { name: /Signed by override/ })).toBeVisible();
+	await expect(page.getByRole('heading', { name: /Signed over 1 open/ })).toBeVisible();
 	await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();
 	await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
 	for (const format of ['A4', 'Letter'] as const) {

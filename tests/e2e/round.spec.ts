@@ -6,7 +6,7 @@ import { atWork } from '../../src/core/job/joints';
 import type { JobRecord } from '../../src/core/job/record';
 import { viewJob } from '../../src/core/job/view';
 import type { Behaviour } from '../../devices/joint-model';
-import { expect, sent, test } from './shop';
+import { expect, pull, sent, test } from './shop';
 
 test.use({ hasTouch: true });
 
@@ -46,15 +46,6 @@ async function nextButton(page: Page): Promise<Locator> {
 		.getByRole('button', { name: 'Record', exact: true })
 		.or(page.getByRole('button', { name: 'Rubber at the washer’s edge' }))
 		.first();
-}
-
-/** Enter, and Enter again where one-time hardware is asked for. */
-async function pull(page: Page): Promise<void> {
-	const before = await standing(page);
-	await page.keyboard.press('Enter');
-	await expect.poll(() => standing(page)).not.toBe(before);
-	const asked = page.getByText('Recorded as soon as you say');
-	if (await asked.isVisible()) await page.keyboard.press('Enter');
 }
 
 async function walk(page: Page, how: 'keyboard' | 'touch', most = 400): Promise<void> {

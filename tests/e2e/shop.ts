@@ -117,6 +117,16 @@ export async function sent(page: Page): Promise<void> {
 	await expect.poll(waiting, { intervals: [25, 50, 100] }).toBe(0);
 }
 
+/** A joint recorded by keyboard; where its one-time hardware is asked for, it is new. */
+export async function pull(page: Page): Promise<void> {
+	const main = page.locator('main');
+	const before = await main.innerText();
+	await page.keyboard.press('Enter');
+	await expect.poll(() => main.innerText(), { intervals: [25, 50, 100] }).not.toBe(before);
+	if (await page.getByText('Recorded as soon as you say').isVisible())
+		await page.keyboard.press('Enter');
+}
+
 /** A job with its book. */
 export async function bookOf(page: Page, url: string): Promise<JobRecord> {
 	const get = async (path: string) => (await (await page.request.get(path)).json()) as object;

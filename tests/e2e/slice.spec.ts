@@ -1,14 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, patient, test } from './shop';
-
-/** One-time hardware is asked for before the last pull is kept: it is new, by the key that is in hand. */
-async function sayNew(page: Page): Promise<void> {
-	const asked = page.getByText('Recorded as soon as you say');
-	const group = page.getByRole('group', { name: /One-time fastener|Cotter pin/ });
-	if ((await group.getByRole('button', { name: /^New/ }).count()) === 0) return;
-	await expect(asked).toBeVisible();
-	await page.keyboard.press('Enter');
-}
+import { expect, patient, pull, test } from './shop';
 
 /** A new car through the heart of the job, as somebody would who has read nothing. */
 async function openJob(page: Page, plate: string): Promise<void> {
@@ -108,8 +99,8 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 			else {
 				const field = page.locator('#torque');
 				if ((await field.inputValue()) === '') await field.fill('50');
-				await field.press('Enter');
-				await sayNew(page);
+				await field.focus();
+				await pull(page);
 			}
 			await expect
 				.poll(async () => (await heading.innerText()) !== name || (await open.count()) === 1)
@@ -127,8 +118,8 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 		await expect(page.getByText('Wound up: do not sign off')).toBeVisible();
 		await page.getByRole('button', { name: /Lower arm, front bush bolt/ }).tap();
 		await page.locator('#torque').fill('120');
-		await page.locator('#torque').press('Enter');
-		await sayNew(page);
+		await page.locator('#torque').focus();
+		await pull(page);
 		await expect(
 			page.getByRole('button', { name: /Lower arm, front bush bolt.*again/ })
 		).toBeVisible();
@@ -142,8 +133,8 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 				await page.getByRole('button', { name: 'Loosened, settled' }).tap();
 			}
 			await page.locator('#torque').fill('120');
-			await page.locator('#torque').press('Enter');
-			await sayNew(page);
+			await page.locator('#torque').focus();
+			await pull(page);
 			await expect(
 				page.getByRole('button', { name: new RegExp(`Lower arm, ${bush} bush bolt.*set`) })
 			).toBeVisible();
@@ -219,8 +210,7 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 	await expect(page).toHaveURL(new RegExp(`${await jobUrl('2026-0260')}$`));
 	await page.keyboard.press('Alt+3');
 	await expect(page.getByRole('heading', { name: 'Damper, upper mount' })).toBeVisible();
-	await page.keyboard.press('Enter');
-	await sayNew(page);
+	await pull(page);
 	await expect(page.getByRole('heading', { name: 'Brake hose and sensor bracket' })).toBeVisible();
 	await expect(page.locator('#torque')).toBeFocused();
 	await page.keyboard.press('Enter');
@@ -252,8 +242,7 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 	await tabTo(page.locator('#torque'));
 	for (let i = 0; i < 5; i++) {
 		const name = await page.getByRole('heading', { level: 1 }).innerText();
-		await page.keyboard.press('Enter');
-		await sayNew(page);
+		await pull(page);
 		await expect(page.getByRole('button', { name: new RegExp(`${name}.*set`) })).toBeVisible();
 	}
 

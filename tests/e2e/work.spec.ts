@@ -63,7 +63,8 @@ async function atTheBench(page: Page, title: string): Promise<void> {
 	if (/Old part/.test(title)) {
 		const dimensions = {
 			Damper: ['Length extended', 'Lower bore'],
-			Spring: ['Free length', 'Wire diameter']
+			// A broken one has no free length.
+			Spring: ['Outer diameter', 'Wire diameter']
 		};
 		for (const [part, names] of Object.entries(dimensions)) {
 			const panel = page.getByRole('region', { name: `${part}, old against new` });

@@ -33,7 +33,8 @@ test('the numbers of a bench are those of the core', async ({ mara: page }) => {
 		freeLengthMm: 345,
 		installedLengthMm: 250,
 		clearanceMm: 10,
-		hooks: 2,
+		screws: 2,
+		hooksPerScrew: 1,
 		screwLeadMm: 2,
 		wireDiameterMm: 14
 	}) as unknown as { value: { forcePerHookN: number } };

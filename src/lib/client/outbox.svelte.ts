@@ -42,6 +42,8 @@ class Outbox {
 	entries = $state<Entry[]>([]);
 	/** Who is signed in here; nobody: nothing is sent. */
 	person = $state.raw<Maker>();
+	/** What an earlier page left behind has been read. */
+	opened = $state(false);
 	#sending = false;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -75,6 +77,7 @@ class Outbox {
 		// Ids are made in the order of the work.
 		const found = kept.map(([, entry]) => entry).filter(({ id }) => !here.has(id));
 		this.entries = [...found, ...this.entries].sort((a, b) => (a.id < b.id ? -1 : 1));
+		this.opened = true;
 		addEventListener('online', () => void this.send());
 		void this.send();
 	}
@@ -82,8 +85,9 @@ class Outbox {
 	/** Keeps the entry and sends it; resolves to what the server refused, if it did at once. */
 	async add(path: string, body: Entry['body']): Promise<Refusal | undefined> {
 		const entry: Entry = { id: body.id, path, body, by: this.person ?? null };
-		this.entries.push(entry);
+		// Kept before it is shown as kept: the page may be closed right then.
 		await keep(entry);
+		this.entries.push(entry);
 		await this.send();
 		return this.entries.find((one) => one.id === body.id)?.refusal;
 	}

@@ -89,7 +89,7 @@
 		{/each}
 	</nav>
 	<span class="flex-1"></span>
-	<span role="status" class="text-[15px]" data-waiting={waiting}>
+	<span role="status" class="text-[15px]" data-waiting={outbox.opened ? waiting : undefined}>
 		{#if waiting}
 			<span class="rounded-[3px] bg-[#e8a33d] px-2 py-1 font-semibold text-[#2b1a00]"
 				>{waiting} kept here, waiting for the server</span

@@ -177,7 +177,7 @@
 		| { skipReason: string }
 		| { withdraw: true };
 	/** What waits until it is said what became of the one-time hardware. */
-	let waiting = $state.raw<What>();
+	let waiting = $state.raw<{ what: What; seen: number }>();
 	/** The last step of a joint that counts wants that known; a bush nipped for later does not yet. */
 	const asksHardware = $derived(
 		index === list.length - 1 &&
@@ -185,16 +185,17 @@
 			hardwareOpen(joint, job.record.hardware[joint.id]).length > 0
 	);
 	function attempt(what: What) {
-		if (asksHardware && !correcting) waiting = what;
+		// What somebody else records while it is asked was not seen at this pull.
+		if (asksHardware && !correcting) waiting = { what, seen: job.seq };
 		else void send(what);
 	}
 	function hardwareSaid() {
 		if (!waiting || asksHardware) return;
-		const what = waiting;
+		const { what, seen } = waiting;
 		waiting = undefined;
-		void send(what);
+		void send(what, undefined, seen);
 	}
-	async function send(what: What, corrects = correcting?.id) {
+	async function send(what: What, corrects = correcting?.id, seen = job.seq) {
 		busy = true;
 		const jointId = joint.id;
 		const height = withMeantUnit(car.hubToArch, units.choice.length);
@@ -233,7 +234,7 @@
 						...(!tool && !wrench && otherWrench.trim() ? { wrench: otherWrench.trim() } : {}),
 						...(withdraw ? { withdraw } : said)
 					},
-					corrects ? { corrects } : {}
+					{ seen, ...(corrects && { corrects }) }
 				);
 		busy = false;
 		refusal = undefined;

@@ -243,7 +243,9 @@
 				{:else}✓ {formatNumber((100 * s.forcePerHookN) / num('ratedLoadPerHookN'), 0)} % of the tool’s
 					rated load{/if}
 			</Readout>
-			<Readout label="Both ends together" value={force(s.hookForceTotalN)} />
+			<Readout label="Force on each screw" value={force(s.forcePerScrewN)}
+				>all screws together {force(s.hookForceTotalN)}</Readout
+			>
 			<Readout label="On the seat before" value={force(s.seatForceN)} />
 			<Readout label="Energy between the hooks" value="{formatNumber(s.energyJ, 0)}&nbsp;J">
 				as {units.show(10, 'mass', { decimals: 0 })} dropped from {units.show(
