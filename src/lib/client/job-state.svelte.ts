@@ -139,6 +139,23 @@ export class JobState {
 		return { ok: true, entries };
 	}
 
+	/** Why it would not be taken here and now, by the rules; nothing is said. */
+	refused(kind: KindName, subject: string, data: object): Refusal | undefined {
+		const here = this.#decided(this.#job, this.#command(kind, subject, data));
+		return here.ok ? undefined : here.refusal;
+	}
+
+	#command(kind: KindName, subject: string, data: object | undefined) {
+		return {
+			id: uuidv7(),
+			kind,
+			subject,
+			...(data && { data: $state.snapshot(data) }),
+			enteredAt: rightNow(),
+			device: thisDevice()
+		};
+	}
+
 	/**
 	 * Says something of the job: kept here at once, on its way to the server, shown as if it was there.
 	 *
@@ -151,16 +168,7 @@ export class JobState {
 		data: object | undefined,
 		{ stays = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
-		const body = {
-			id: uuidv7(),
-			kind,
-			subject,
-			...(data && { data: $state.snapshot(data) }),
-			...more,
-			enteredAt: rightNow(),
-			seen,
-			device: thisDevice()
-		};
+		const body = { ...this.#command(kind, subject, data), ...more, seen };
 		const here = this.#decided(this.#job, body);
 		if (!here.ok) return here.refusal;
 		const refusal = await outbox.add(this.#path, body);

@@ -22,7 +22,8 @@
 		joint: Joint;
 		/** The entry waits for it: it has the focus. */
 		asked?: boolean;
-		onsaid?: () => void;
+		/** Said here, and on its way. */
+		onsaid?: (piece: HardwarePiece) => void;
 	}
 	let { joint, asked = false, onsaid }: Props = $props();
 	const job = currentJob();
@@ -46,11 +47,15 @@
 	});
 
 	async function tell(piece: HardwarePiece, outcome: object) {
-		refusal = await job.tell('hardware', joint.id, { [piece]: outcome });
+		const data = { [piece]: outcome };
+		refusal = job.refused('hardware', joint.id, data);
 		if (refusal) return;
+		const telling = job.tell('hardware', joint.id, data);
+		// What waits for it goes right behind it: the page may show another joint when the server answers.
+		onsaid?.(piece);
 		again = changing = undefined;
 		reason = grip = '';
-		onsaid?.();
+		refusal = await telling;
 	}
 	const reuse = (piece: HardwarePiece) =>
 		tell(piece, {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { actionsOf } from '$core/fastener/joint-programme';
-	import { hardwareOpen } from '$core/fastener/hardware';
+	import { hardwareOpen, type HardwarePiece } from '$core/fastener/hardware';
 	import { questionBefore } from '$core/job/turn';
 	import { calibrationState, pickWrenches, wrenchFor } from '$core/fastener/rack';
 	import { sightNames, sightsFor, type Sight } from '$core/procedure/facts';
@@ -189,8 +189,9 @@
 		if (asksHardware && !correcting) waiting = { what, seen: job.seq };
 		else void send(what);
 	}
-	function hardwareSaid() {
-		if (!waiting || asksHardware) return;
+	function hardwareSaid(piece: HardwarePiece) {
+		const open = hardwareOpen(joint, job.record.hardware[joint.id]);
+		if (!waiting || open.some((one) => one !== piece)) return;
 		const { what, seen } = waiting;
 		waiting = undefined;
 		void send(what, undefined, seen);
