@@ -26,7 +26,8 @@ import { insertCalibration, insertWrench, listWrenches } from '../../src/lib/ser
 import type { ShopWrench } from '../../src/lib/rack/model.ts';
 import type { Person } from '../../src/lib/server/db/people.ts';
 import { bookCsv } from '../../src/lib/server/exchange/csv.ts';
-import { importJob, sealedJobFile, type JobFile } from '../../src/lib/server/exchange/job-file.ts';
+import { importJob, sealedJobFile } from '../../src/lib/server/exchange/job-file.ts';
+import type { JobFile } from '../../src/lib/schema/job-file.ts';
 import { readJob, tell } from '../../src/lib/server/jobs/book.ts';
 import { addPhoto } from '../../src/lib/server/jobs/photos.ts';
 import { Problem } from '../../src/core/problem.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { importJob, toJobFile, type JobFile } from '../../src/lib/server/exchange/job-file.ts';
+import { importJob, toJobFile } from '../../src/lib/server/exchange/job-file.ts';
+import type { JobFile } from '../../src/lib/schema/job-file.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { useShop } from './shop.ts';

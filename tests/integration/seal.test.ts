@@ -8,12 +8,8 @@ import { findPerson } from '../../src/lib/server/db/people.ts';
 import { listSpecifications } from '../../src/lib/server/db/projections.ts';
 import { listSealKeys, listSheets, putKnownShop } from '../../src/lib/server/db/seals.ts';
 import { findShop, updateShop } from '../../src/lib/server/db/shop.ts';
-import {
-	importJob,
-	sealedJobFile,
-	toJobFile,
-	type JobFile
-} from '../../src/lib/server/exchange/job-file.ts';
+import { importJob, sealedJobFile, toJobFile } from '../../src/lib/server/exchange/job-file.ts';
+import type { JobFile } from '../../src/lib/schema/job-file.ts';
 import { chained, readJob } from '../../src/lib/server/jobs/book.ts';
 import { changePerson } from '../../src/lib/server/people.ts';
 import { keyIdOf, rotateKey, signedBy, signingKey } from '../../src/lib/server/proof/keys.ts';

@@ -6,7 +6,7 @@ import { jobFileSchema } from '../../src/lib/schema/job-file.ts';
 import { listJobs } from '../../src/lib/server/db/jobs.ts';
 import { migrate } from '../../src/lib/server/db/migrate.ts';
 import { openDatabase, type Database } from '../../src/lib/server/db/pool.ts';
-import type { JobFile } from '../../src/lib/server/exchange/job-file.ts';
+import type { JobFile } from '../../src/lib/schema/job-file.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { keyIdOf } from '../../src/lib/server/proof/keys.ts';

@@ -12,7 +12,7 @@ export function findingsOf(book: WorkBook): Finding[] {
 		);
 }
 
-export const springStates = ['broken', 'sagged'] as const;
+const springStates = ['broken', 'sagged'] as const;
 
 /** What of a corner's spring makes the height it stood at worth nothing; undefined of a sound one. */
 export function springFinding(book: WorkBook, corner: Corner): Finding | undefined {

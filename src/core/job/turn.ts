@@ -60,7 +60,7 @@ export const waitWords = ({ title, at }: WorkStep): string =>
 const ground = 'car/ground';
 
 /** The car stands on its wheels: as said last, or because the plan's step that lets it down is done. */
-export const standsOnWheels = (
+const standsOnWheels = (
 	{ onWheels }: Pick<JobRecord, 'onWheels'>,
 	{ done }: Pick<WorkView, 'done'>
 ): boolean => onWheels ?? done.has(ground);

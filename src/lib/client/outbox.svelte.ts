@@ -12,7 +12,7 @@ import { leftBefore } from './outbox-before';
 import { taken } from './refresh';
 
 /** Who is at this screen, and whose an entry is. */
-export interface Maker {
+interface Maker {
 	id: string;
 	name: string;
 	role: Role;

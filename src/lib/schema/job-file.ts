@@ -1,11 +1,37 @@
 import Joi from 'joi';
+import type { Entry } from '../../core/job/book/entry.ts';
+import type { FirstRecord } from '../../core/job/book/first-record.ts';
 import { kinds } from '../../core/job/kinds/index.ts';
+import type { PersonName } from '../../core/job/model.ts';
+import type { Sheet } from '../../core/job/sheet/document.ts';
 import { id, jobNumber } from '../../core/schema/kept.ts';
 import { moment, pastMoment, requiredText, text, uuid } from '../../core/schema/fields.ts';
 
 /** The open file format of one job: its book, SI numbers beside what was typed. */
 export const jobFileFormat = 'vane-set/job';
 export const jobFileVersion = 2;
+
+/** Without its pictures: they stay with the shop and its backups, their digests are in the book. */
+export interface JobFile {
+	format: typeof jobFileFormat;
+	formatVersion: typeof jobFileVersion;
+	job: { id: string; number: string };
+	/** Hash of the last entry. */
+	head: string;
+	entries: readonly Entry[];
+	people: PersonName[];
+	/** The shop's key over the head. */
+	seal?: { keyId: string; publicKey: string; shop: string; signature: string };
+	/** What was sealed at each signature; the PDF in base64. */
+	sheets?: { seq: number; sheet: Sheet; pdf: string }[];
+}
+
+/** The file of before there was one book. */
+export interface FirstJobFile {
+	format: typeof jobFileFormat;
+	formatVersion: 1;
+	job: FirstRecord;
+}
 
 const hash = () =>
 	Joi.string()

@@ -63,8 +63,8 @@
 		['linkPrice', 'A drop link costs', 'for what belongs on the shelf'],
 		['returnLoss', 'Lost on a part sent back', 'percent of its price'],
 		['compressorHookN', 'Spring compressor bears', 'N a hook, as its maker says'],
-		['compressorScrews', 'It has', 'screws'],
-		['compressorHooksPerScrew', 'At each end of a screw', 'hooks, which share its force']
+		['compressorScrews', 'Its screws', 'that draw the spring together'],
+		['compressorHooksPerScrew', 'Hooks at each end of a screw', 'which share its force']
 	] as const;
 	const known = [
 		'name',

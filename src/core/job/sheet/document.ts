@@ -39,7 +39,7 @@ export interface Table {
 	notes?: readonly string[];
 }
 
-export interface Column {
+interface Column {
 	name: string;
 	end?: boolean;
 	/** Share of the width on paper; as wide as its text where absent. */

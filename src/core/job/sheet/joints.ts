@@ -11,7 +11,7 @@ import { lubricated } from '../joints.ts';
 import type { Joint, Torque } from '../model.ts';
 import { loadedStanding } from '../view.ts';
 import type { Cell, Table } from './document.ts';
-import type { Drawing } from './sheet.ts';
+import type { Drawing } from './drawing.ts';
 
 const sources = { maker: 'maker', shop: 'shop', estimated: 'estimated' };
 const verdicts = { set: 'set', 're-set-advised': 'outside its band', 'wound-up': 'WOUND UP' };

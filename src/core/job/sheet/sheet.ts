@@ -1,4 +1,5 @@
 /** The job as one clean sheet: each line is what was done, by whom and when. */
+import { parseISO } from 'date-fns';
 import { axleOf, cornerNames, corners } from '../../height/corners.ts';
 import { schools } from '../../height/schools.ts';
 import { owedLine } from '../../procedure/owed.ts';
@@ -8,19 +9,9 @@ import type { Job } from '../book/job.ts';
 import { kindOf } from '../kinds/index.ts';
 import type { Addendum, Phase, SignOff } from '../model.ts';
 import type { Block, Cell, Sheet, Table } from './document.ts';
+import type { Drawing } from './drawing.ts';
 import { jointTable } from './joints.ts';
 import { workBlocks } from './work.ts';
-
-/** What a sheet is drawn from. */
-export interface Drawing {
-	job: Job;
-	units: PersonalUnits;
-	/** A person's name by their id. */
-	name: (id: string) => string;
-	/** A moment as it is read in the shop, with its year; in tables without. */
-	moment: (at: string) => string;
-	short: (at: string) => string;
-}
 
 export interface SheetOptions {
 	shopName: string;
@@ -33,7 +24,7 @@ export function sheetOf(job: Job, { shopName, units, timeZone }: SheetOptions): 
 	const { record } = job;
 	const clock = (options: Intl.DateTimeFormatOptions) => {
 		const format = new Intl.DateTimeFormat('en-GB', { ...options, timeZone });
-		return (at: string) => format.format(new Date(at));
+		return (at: string) => format.format(parseISO(at));
 	};
 	const day = { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' } as const;
 	const drawing: Drawing = {

@@ -6,7 +6,7 @@ import { springFinding } from '../findings.ts';
 import { declinedWork } from '../plan.ts';
 import { trayItems } from '../work-owed.ts';
 import type { Block, List } from './document.ts';
-import type { Drawing } from './sheet.ts';
+import type { Drawing } from './drawing.ts';
 
 export function workBlocks(drawing: Drawing): Block[] {
 	const { job, name } = drawing;

@@ -1,6 +1,12 @@
 import type { Sheet } from '../../../core/job/sheet/document.ts';
-import type { PublicKey } from '../proof/keys.ts';
 import type { Database, Row } from './pool.ts';
+
+/** What anybody may know of a key that seals. */
+export interface PublicKey {
+	keyId: string;
+	/** Ed25519 (RFC 8032), 32 bytes, base64url. */
+	publicKey: string;
+}
 
 export interface SealKey extends PublicKey {
 	madeAt: string;

@@ -4,10 +4,14 @@ import { bookOfFirst, type FirstRecord } from '../../../core/job/book/first-reco
 import { Job } from '../../../core/job/book/job.ts';
 import type { KindData } from '../../../core/job/kinds/data.ts';
 import type { PersonName, Vehicle } from '../../../core/job/model.ts';
-import type { Sheet } from '../../../core/job/sheet/document.ts';
 import { effective } from '../../../core/procedure/corrections.ts';
 import type { Fault } from '../../../core/result.ts';
-import { jobFileFormat, jobFileVersion } from '../../schema/job-file.ts';
+import {
+	jobFileFormat,
+	jobFileVersion,
+	type FirstJobFile,
+	type JobFile
+} from '../../schema/job-file.ts';
 import { insertEntries } from '../db/entries.ts';
 import { findJob, insertJob, nextJobNumber, takeJobNumber } from '../db/jobs.ts';
 import { findPerson, insertPerson, listPeople } from '../db/people.ts';
@@ -23,28 +27,6 @@ import { signingKey, signWith, type Sealer } from '../proof/keys.ts';
 import { statements } from '../proof/seal.ts';
 import { knownSigners, proveFile } from '../proof/verify.ts';
 import { proveFirstChain } from '../proof/first-chain.ts';
-
-/** Without its pictures: they stay with the shop and its backups, their digests are in the book. */
-export interface JobFile {
-	format: typeof jobFileFormat;
-	formatVersion: typeof jobFileVersion;
-	job: { id: string; number: string };
-	/** Hash of the last entry. */
-	head: string;
-	entries: readonly Entry[];
-	people: PersonName[];
-	/** The shop's key over the head. */
-	seal?: { keyId: string; publicKey: string; shop: string; signature: string };
-	/** What was sealed at each signature; the PDF in base64. */
-	sheets?: { seq: number; sheet: Sheet; pdf: string }[];
-}
-
-/** The file of before there was one book. */
-export interface FirstJobFile {
-	format: typeof jobFileFormat;
-	formatVersion: 1;
-	job: FirstRecord;
-}
 
 export function toJobFile({ record, entries }: Job): JobFile {
 	const { id, number, people } = record;

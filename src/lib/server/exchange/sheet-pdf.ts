@@ -1,8 +1,7 @@
 /** A sheet as a PDF: the same data that the page draws. */
-import pdfmake from 'pdfmake';
+import pdfmake, { type Content, type TableCell } from 'pdfmake';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import type { Content, TDocumentDefinitions, TableCell } from 'pdfmake/interfaces.js';
 import type { Block, Cell, List, Sheet, Table } from '../../../core/job/sheet/document.ts';
 
 /** What a sealed sheet carries besides. */
@@ -39,7 +38,7 @@ const line = '#b9c2be';
 const tones = { stop: '#8c1c1c', open: '#8a4b00', plain: ink };
 
 export async function sheetPdf(sheet: Sheet, seal: SealMark): Promise<Buffer> {
-	const definition: TDocumentDefinitions = {
+	const definition: Parameters<typeof pdfmake.createPdf>[0] = {
 		info: {
 			title: `${sheet.title}, ${sheet.facts[0]?.join(' ') ?? ''}`,
 			author: sheet.shop,

@@ -10,14 +10,8 @@ import {
 } from 'node:crypto';
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { insertSealKey, retireSealKeys } from '../db/seals.ts';
+import { insertSealKey, retireSealKeys, type PublicKey } from '../db/seals.ts';
 import type { Database } from '../db/pool.ts';
-
-export interface PublicKey {
-	keyId: string;
-	/** Ed25519 (RFC 8032), 32 bytes, base64url. */
-	publicKey: string;
-}
 
 export interface SigningKey extends PublicKey {
 	privateKey: KeyObject;

@@ -2,16 +2,16 @@
 import type { Entry } from '../../../core/job/book/entry.ts';
 import { Job } from '../../../core/job/book/job.ts';
 import type { Proof } from '../../../core/job/model.ts';
-import { listKnownShops, listSealKeys } from '../db/seals.ts';
+import { listKnownShops, listSealKeys, type PublicKey } from '../db/seals.ts';
 import { findShop } from '../db/shop.ts';
 import type { Database } from '../db/pool.ts';
-import type { JobFile } from '../exchange/job-file.ts';
+import type { JobFile } from '../../schema/job-file.ts';
 import { proveBook } from './chain.ts';
-import { signedBy, type PublicKey } from './keys.ts';
+import { signedBy } from './keys.ts';
 import { pdfDigest, sheetDigest, statements } from './seal.ts';
 
 /** Somebody whose key is known here. */
-export interface Signer extends PublicKey {
+interface Signer extends PublicKey {
 	name: string;
 	/** This shop itself. */
 	own: boolean;

@@ -26,15 +26,17 @@
 		const again = joints.filter(
 			(item) => job.view.standing.joints.get(item.jointId!)!.state === 'again'
 		);
-		const counted = ['joint', 'step', 'part', 'hardware'];
+		const counted = ['joint', 'step', 'part', 'hardware', 'hazard'];
 		const of = (kind: string) => owed.filter((item) => item.kind === kind).length;
-		const said = owed
+		const said: { mark: 'owed' | 'again'; text: string }[] = owed
 			.filter((item) => !counted.includes(item.kind))
-			.map((item) => ({
-				mark:
-					item.kind === 'doubt' || item.kind === 'hazard' ? ('again' as const) : ('owed' as const),
-				text: item.text
-			}));
+			.map(({ kind, text }) => ({ mark: kind === 'doubt' ? 'again' : 'owed', text }));
+		const hazards = owed.filter(({ kind }) => kind === 'hazard');
+		if (hazards.length)
+			said.push({
+				mark: 'owed',
+				text: hazards.map(({ text }) => text.split(':')[0]).join('; ')
+			});
 		for (const item of again.slice(0, 1)) said.unshift({ mark: 'again', text: item.text });
 		const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 		if (of('step')) said.push({ mark: 'owed', text: `${plural(of('step'), 'step')} of the work` });

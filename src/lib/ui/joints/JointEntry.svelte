@@ -365,6 +365,7 @@
 				<ActionButton onclick={() => (loosenedFirst = undefined)}>Change</ActionButton>
 			</p>
 		{/if}
+		<!-- svelte-ignore a11y_no_noninteractive_element_interactions (a held Enter is stopped here) -->
 		<form
 			id={formId}
 			class="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2"

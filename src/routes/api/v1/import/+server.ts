@@ -1,6 +1,7 @@
 import { endpoint, json, jsonOf, person, read } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import { importJob, type FirstJobFile, type JobFile } from '$lib/server/exchange/job-file';
+import { importJob } from '$lib/server/exchange/job-file';
+import type { FirstJobFile, JobFile } from '$lib/schema/job-file';
 import { firstJobFileSchema } from '$lib/schema/first-job-file';
 import { isFirstFormat } from '$lib/schema/job-file';
 

@@ -1,6 +1,6 @@
 import { body, endpoint } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import type { JobFile } from '$lib/server/exchange/job-file';
+import type { JobFile } from '$lib/schema/job-file';
 import { takeTurn } from '$lib/server/proof/turns';
 import { knownSigners, proveFile } from '$lib/server/proof/verify';
 

@@ -6,7 +6,6 @@
 	import { atWork } from '$core/job/joints';
 	import PartsTable from '$lib/ui/plan/PartsTable.svelte';
 
-	let { data } = $props();
 	const job = currentJob();
 	const units = personalUnits();
 	const tools = $derived(toolLines(job.work.scope));
