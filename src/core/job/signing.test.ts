@@ -42,7 +42,7 @@ describe('a signature', () => {
 		],
 		[
 			'a fastener in its tray',
-			'work',
+			'tray',
 			(record) =>
 				told(record, 'tray', key(), {
 					step: 'FL/hose-off',

@@ -17,7 +17,7 @@ export function workOwed(record: JobRecord): WorkOwed[] {
 	const book = new WorkBook(record.entries);
 	const anywhere = record.corners[0]!;
 	const trays = trayFaults(trayItems(book)).map(({ id, words }): WorkOwed => ({
-		kind: 'work',
+		kind: 'tray',
 		corner: cornerOfStep(book.get('tray', id)!.step) ?? anywhere,
 		text: words
 	}));

@@ -185,10 +185,10 @@ describe('what the bench wants', () => {
 describe('what the work still owes to a signature', () => {
 	it('is what lies in the trays, by corner', () => {
 		const record = job('2026-0268');
-		const lying = () => workOwed(record).filter(({ kind }) => kind === 'work');
+		const lying = () => workOwed(record).filter(({ kind }) => kind === 'tray');
 		expect(lying()).toHaveLength(3);
 		expect(lying()[0]).toEqual({
-			kind: 'work',
+			kind: 'tray',
 			corner: 'FL',
 			text: 'Bracket bolt, hose (tray A1): 1 of 1 not back'
 		});
@@ -197,7 +197,7 @@ describe('what the work still owes to a signature', () => {
 			write(record, 'tray', id, { ...data, step: 'FL/hose-off', back: item.count });
 		}
 		expect(lying()).toEqual([]);
-		expect(viewJob(record).standing.owed.some(({ kind }) => kind === 'work')).toBe(false);
+		expect(viewJob(record).standing.owed.some(({ kind }) => kind === 'tray')).toBe(false);
 	});
 });
 

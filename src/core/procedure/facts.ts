@@ -79,7 +79,7 @@ export interface TorqueFact {
 /** Something that the work itself owes to a signature. */
 export interface WorkOwed {
 	/** hazard: something stands about under load or in the air until a step is done. */
-	kind: 'step' | 'hazard' | 'part' | 'work';
+	kind: 'step' | 'hazard' | 'part' | 'tray' | 'work';
 	corner: Corner;
 	/** The whole sentence, without the corner. */
 	text: string;

@@ -158,7 +158,7 @@ function stageOf(facts: JobFacts, owed: readonly OwedItem[]): Stage {
 	if (owes((item) => item.kind === 'step' || item.kind === 'hazard')) return 'work';
 	if (owes((item) => item.kind === 'height-after')) return 'heights-after';
 	if (owes((item) => item.kind === 'hardware')) return 'joints';
-	if (owes((item) => item.kind === 'part' || item.kind === 'work')) return 'work';
+	if (owes((item) => ['part', 'tray', 'work'].includes(item.kind))) return 'work';
 	return owed.length ? 'heights-after' : 'ready';
 }
 

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { call, type Refusal } from '$lib/client/api';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import type { FileProof } from '$lib/server/proof/verify';
@@ -9,6 +10,7 @@
 	let file = $state.raw<FileProof>();
 	let refusal = $state.raw<Refusal>();
 	let name = $state('');
+	let picker: HTMLInputElement;
 
 	async function check(event: Event & { currentTarget: HTMLInputElement }) {
 		const chosen = event.currentTarget.files?.[0];
@@ -34,8 +36,9 @@
 		<p class="text-soft">{data.shopName}</p>
 		<h1 class="text-3xl">Proof of a sheet</h1>
 		<p class="mt-1 text-soft">
-			A signed sheet carries a square. It says whether this shop sealed the record, and whether the
-			record is still as it was. Nothing is kept here, and no account is needed.
+			The square on a signed sheet, read with a phone, opens this page: it says whether this shop
+			sealed the record, and whether the record is still as it was then. Nothing is kept here, and
+			no account is needed.
 		</p>
 	</div>
 	{#if data.asked && !data.proof}
@@ -77,14 +80,18 @@
 	{/if}
 	<section class="panel space-y-3 p-5" aria-labelledby="file-title">
 		<h2 id="file-title" class="text-xl">A job file</h2>
-		<p class="text-soft">Choose the JSON file of a job: its chain and its seals are gone along.</p>
+		<p class="text-soft">
+			Choose the JSON file of a job: its chain of entries and its seals are checked.
+		</p>
 		<input
+			bind:this={picker}
 			type="file"
 			accept=".json,application/json"
 			aria-label="Job file"
-			class="touch block w-full"
+			class="hidden"
 			onchange={check}
 		/>
+		<ActionButton onclick={() => picker.click()}>Choose a job file</ActionButton>
 		<RefusalNotice {refusal} />
 		{#if file}
 			<p class="text-2xl {file.verified ? 'text-spruce' : 'text-ochre'}">

@@ -3,6 +3,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import { cornerLines } from './corner-lines';
 
 	let { corner }: { corner: Corner } = $props();
 	const job = currentJob();
@@ -17,46 +18,7 @@
 		mm === undefined || !view.target || view.target.source === 'before'
 			? ''
 			: `${units.show(mm - view.target.heightMm, 'length', { signed: true, decimals })} to target`;
-	/** Joints are many: they are counted by what they wait for. */
-	const lines = $derived.by(() => {
-		const rules = new Map(job.record.joints.map((joint) => [joint.id, joint.rule]));
-		const joints = owed.filter((item) => item.kind === 'joint');
-		const count = (rule: string) =>
-			joints.filter((item) => rules.get(item.jointId!) === rule).length;
-		const again = joints.filter(
-			(item) => job.view.standing.joints.get(item.jointId!)!.state === 'again'
-		);
-		const counted = ['joint', 'step', 'part', 'hardware', 'hazard'];
-		const of = (kind: string) => owed.filter((item) => item.kind === kind).length;
-		const said: { mark: 'owed' | 'again'; text: string }[] = owed
-			.filter((item) => !counted.includes(item.kind))
-			.map(({ kind, text }) => ({ mark: kind === 'doubt' ? 'again' : 'owed', text }));
-		const hazards = owed.filter(({ kind }) => kind === 'hazard');
-		if (hazards.length)
-			said.push({
-				mark: 'owed',
-				text: hazards.map(({ text }) => text.split(':')[0]).join('; ')
-			});
-		for (const item of again.slice(0, 1)) said.unshift({ mark: 'again', text: item.text });
-		const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
-		if (of('step')) said.push({ mark: 'owed', text: `${plural(of('step'), 'step')} of the work` });
-		if (of('part')) said.push({ mark: 'owed', text: `${plural(of('part'), 'part')} not fitted` });
-		if (count('any-time'))
-			said.push({ mark: 'owed', text: `${plural(count('any-time'), 'joint')} to torque` });
-		if (count('ride-height'))
-			said.push({
-				mark: 'owed',
-				text: `${plural(count('ride-height'), 'bush').replace(/bushs$/, 'bushes')} to set at ride height`
-			});
-		if (count('wheels-on-ground'))
-			said.push({ mark: 'owed', text: 'wheel to torque on the ground' });
-		if (of('hardware'))
-			said.push({
-				mark: 'owed',
-				text: `${plural(of('hardware'), 'one-time fastener')}: new or the old one?`
-			});
-		return said;
-	});
+	const lines = $derived(cornerLines(owed, job.record.joints, job.view.standing.joints));
 	const href = $derived(
 		worked
 			? `/jobs/${job.record.id}/corners/${corner}`

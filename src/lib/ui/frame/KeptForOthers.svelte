@@ -9,6 +9,7 @@
 	const others = $derived(outbox.others);
 	const lead = $derived(page.data.person?.role === 'lead');
 	const names = $derived([...new Set(others.map(({ by }) => by?.name ?? 'somebody'))]);
+	const them = $derived(others.length === 1 ? 'it' : 'them');
 	let open = $state(false);
 
 	function words({ body }: Entry): string {
@@ -42,7 +43,9 @@
 				of {names.join(', ')}
 				{others.length === 1 ? 'is' : 'are'} kept on this tablet, not sent: only {names.length === 1
 					? names[0]
-					: 'who made them'} can send them, signed in here{lead ? ', or you vouch for them' : ''}.
+					: 'who made them'} can send {them}, signed in here{lead
+					? `, or you vouch for ${them}`
+					: ''}.
 			</p>
 			<ActionButton onclick={() => (open = !open)}>{open ? 'Close' : 'Look'}</ActionButton>
 		</div>

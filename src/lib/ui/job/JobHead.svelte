@@ -20,7 +20,7 @@
 			{
 				name: 'Work',
 				href: `${base}/work`,
-				owed: owed.filter((o) => ['step', 'hazard', 'part', 'work'].includes(o.kind)).length
+				owed: owed.filter((o) => ['step', 'hazard', 'part', 'tray', 'work'].includes(o.kind)).length
 			},
 			{ name: 'Bench', href: `${base}/bench`, owed: 0 },
 			{

@@ -80,7 +80,7 @@
 				role="group"
 				aria-label={hardwareNames[piece]}
 			>
-				<span class="me-auto min-w-0 text-[15px]">
+				<span class="me-auto text-[15px] {asked && !outcome ? 'w-full' : 'min-w-0'}">
 					<b>{hardwareNames[piece]}</b>
 					{#if asked && !outcome}<span class="block font-semibold text-ochre"
 							>Recorded as soon as you say: new, or the old one?</span
@@ -115,7 +115,7 @@
 						maxlength={300}
 						hint="5 letters or more; it prints on the sheet"
 					/>
-					{#if piece === 'fastener'}
+					{#if piece === 'fastener' && !joint.programme?.castle}
 						<QuantityField
 							label="A nylon or deformed nut still takes"
 							dimension="torque"

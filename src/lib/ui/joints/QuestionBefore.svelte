@@ -18,6 +18,9 @@
 	let ahead = $state(false);
 	let reason = $state('');
 
+	/** An answer that is wanted is seen, also on a small screen. */
+	const inView = (box: HTMLElement) => box.scrollIntoView?.({ block: 'nearest' });
+
 	/** Said once, where the plan says it if it has a step for it. */
 	async function down() {
 		const step = letsDown(job.work);
@@ -30,7 +33,11 @@
 
 <RefusalNotice {refusal} />
 {#if question.kind === 'waits'}
-	<div class="mt-2 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3" role="alert">
+	<div
+		{@attach inView}
+		class="mt-2 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3"
+		role="alert"
+	>
 		<p class="text-lg font-semibold text-ochre">◇ {waitWords(question.step)}</p>
 		{#if ahead}
 			<form
@@ -62,13 +69,13 @@
 		{/if}
 	</div>
 {:else if question.kind === 'down'}
-	<div class="mt-2 rounded-[3px] border-2 border-edge p-3">
+	<div {@attach inView} class="mt-2 rounded-[3px] border-2 border-edge p-3">
 		<p class="text-lg font-semibold">Is the car down on its wheels, nothing under it?</p>
 		<p class="text-[15px] text-soft">Said once; from then on wheels are torqued, pull by pull.</p>
 		<ActionButton weight="main" class="mt-2" data-main onclick={down}>It stands</ActionButton>
 	</div>
 {:else}
-	<div class="mt-2 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3">
+	<div {@attach inView} class="mt-2 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3">
 		<p class="text-lg font-semibold">It is clamped already. Loosened first?</p>
 		<p class="text-[15px]">
 			Rubber that is only checked with the weight on keeps the twist it was clamped with.

@@ -55,7 +55,7 @@
 		}
 		if (item.kind === 'hardware')
 			return { href: `${base}/joints`, text: 'One-time hardware: new, or the old one?' };
-		if (item.kind === 'step' || item.kind === 'hazard' || item.kind === 'work')
+		if (['step', 'hazard', 'tray', 'work'].includes(item.kind))
 			return { href: `${base}/work`, text: item.text };
 		if (item.kind === 'part') return { href: `${base}/plan/parts`, text: item.text };
 		const verb = standing.stage === 'set' ? 'Set at ride height' : 'Torque the joints';
@@ -80,7 +80,7 @@
 		<div class="lg:order-4"><CornerPanel corner="RL" /></div>
 		<div class="lg:order-5"><CornerPanel corner="RR" /></div>
 	</div>
-	<div class="mt-3 flex flex-wrap items-center gap-3">
+	<div class="mt-3 flex flex-wrap items-center gap-3 bg-paper py-2 lg:sticky lg:bottom-0">
 		<p class="me-auto">
 			<b>{stageNames[standing.stage]}</b>
 			<span class="text-soft"
@@ -95,7 +95,9 @@
 				>Change the job</ActionButton
 			>{/if}
 		{#if step && !record.signedAt}
-			<ActionButton class="min-h-16" href={next.href}>{next.text}</ActionButton>
+			{#if standing.stage === 'heights-before'}
+				<ActionButton class="min-h-16" href={next.href}>{next.text}</ActionButton>
+			{/if}
 			<ActionButton weight="main" href="{base}/work"
 				>{step.at === 'car' ? '' : `${step.at}: `}{step.title} →</ActionButton
 			>
