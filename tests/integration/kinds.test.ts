@@ -404,7 +404,8 @@ async function randomBook(g: GeneratorValue, order: readonly KindName[]): Promis
 		browser = await sayAtBoth(id, browser, told, shop.lead);
 		return told.id;
 	};
-	// What chance alone seldom comes to: a bush outside its band that is accepted, and a step with its time.
+	// What chance alone seldom comes to: a bush outside its band that is accepted, a step with its time, and
+	// what a lead says of a job that is closed.
 	if (books === 1) {
 		const subject = browser.record.joints.find(({ kind }) => kind === 'bonded-bush')!.id;
 		const off = { carState: 'loaded', method: 'on-wheels', hubToArch: '385' };
@@ -419,6 +420,10 @@ async function randomBook(g: GeneratorValue, order: readonly KindName[]): Promis
 		await tell({ ...step, data: { state: 'started', note: '' } });
 		const overrideReason = 'the lead has looked at it';
 		await tell({ ...step, data: { state: 'done', note: '', overrideReason } }, started + 600_000);
+	}
+	if (books === 3) {
+		for (const kind of ['signed', 'retorque', 'addendum'] as const)
+			await tell({ kind, ...makers[kind]!(g, browser.record) });
 	}
 	for (const [i, kind] of [...first, ...order].entries()) {
 		const { record } = browser;
