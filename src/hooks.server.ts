@@ -1,6 +1,6 @@
 import { redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { problemResponse } from '$lib/server/api/endpoint';
-import { config, db, deviceLines, log } from '$lib/server/app';
+import { closeApp, config, db, deviceLines, log, startThreads } from '$lib/server/app';
 import { tokenHash } from '$lib/server/auth/secrets';
 import { sessionCookie } from '$lib/server/auth/cookie';
 import { findPerson } from '$lib/server/db/people';
@@ -15,6 +15,7 @@ import { randomUUID } from 'node:crypto';
 const open = [/^\/(sign-in|verify)$/, /^\/api\/v1\/(session|health|ready|verify|keys)$/];
 
 export const init: ServerInit = () => {
+	startThreads();
 	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, endStreams);
 	const gateway =
 		config.devices &&
@@ -35,7 +36,7 @@ export const init: ServerInit = () => {
 		log.info('stopping');
 		gateway?.close();
 		deviceLines.endAll();
-		await db.close();
+		await closeApp();
 	});
 };
 

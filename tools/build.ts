@@ -12,6 +12,7 @@ const sources = [
 	'package-lock.json',
 	'svelte.config.js',
 	'vite.config.ts',
+	'vite.tasks.config.ts',
 	'tsconfig.json'
 ];
 const stamp = join(root, 'build/.vane-stamp');
@@ -32,22 +33,25 @@ function fingerprint(): string {
 	return hash.digest('hex');
 }
 
+function vite(...args: string[]): void {
+	const ran = spawnSync(
+		process.execPath,
+		[join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn', ...args],
+		{ cwd: root, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' }
+	);
+	if (ran.status !== 0) throw problem(`the application did not build:\n${ran.stdout}${ran.stderr}`);
+}
+
+/** What runs on threads of its own. */
+export const buildTasks = (): void => vite('--config', 'vite.tasks.config.ts');
+
 export function buildIfChanged(): void {
 	const wanted = fingerprint();
 	if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
 	console.error('vane: building …');
 	rmSync(join(root, 'build'), { recursive: true, force: true });
-	const vite = spawnSync(
-		process.execPath,
-		[join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
-		{
-			cwd: root,
-			stdio: ['ignore', 'pipe', 'pipe'],
-			encoding: 'utf8'
-		}
-	);
-	if (vite.status !== 0)
-		throw problem(`the application did not build:\n${vite.stdout}${vite.stderr}`);
+	vite();
+	buildTasks();
 	writeFileSync(stamp, wanted);
 }
 

@@ -134,6 +134,24 @@ describe('bad input', () => {
 
 	const bush = findComputation('bush-set')!;
 
+	it('rows times draws are capped together, and the cap is said', () => {
+		const sweep = findComputation('corner-sweep')!;
+		const input = { ...sweep.example, bumpMm: Array.from({ length: 41 }, (_, i) => i) };
+		const drawn = (samples: number) =>
+			compute(findComputation('monte-carlo')!, {
+				computation: 'corner-sweep',
+				input,
+				uncertainty: { staticCamberDeg: 0.1 },
+				results: ['rows.0.camberDeg'],
+				samples
+			});
+		expect(drawn(10_000)).toMatchObject({
+			ok: false,
+			faults: [{ field: 'samples', message: expect.stringContaining('(here 41 times 10000)') }]
+		});
+		expect(drawn(100).ok).toBe(true);
+	});
+
 	it('names every fault at once', () => {
 		const result = compute(bush, {
 			...bush.example,

@@ -15,7 +15,8 @@ import { changePerson } from '../../src/lib/server/people.ts';
 import { keyIdOf, rotateKey, signedBy, signingKey } from '../../src/lib/server/proof/keys.ts';
 import { proveMark, readMark } from '../../src/lib/server/proof/mark.ts';
 import { pdfDigest, sheetDigest } from '../../src/lib/server/proof/seal.ts';
-import { knownSigners, proveFile, proveSeals } from '../../src/lib/server/proof/verify.ts';
+import { knownSigners } from '../../src/lib/server/proof/signers.ts';
+import { proveFile, proveSeals } from '../../src/lib/server/proof/verify.ts';
 import { changeVehicle } from '../../src/lib/server/vehicles.ts';
 import { useShop } from './shop.ts';
 

@@ -1,21 +1,16 @@
 /** `./vane verify`: goes along books, or a job file; ends with code 1 where one does not hold. */
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { faultLine, validate } from '../../src/core/validate.ts';
-import { jobFileSchema } from '../../src/lib/schema/job-file.ts';
 import { listJobs } from '../../src/lib/server/db/jobs.ts';
 import { migrate } from '../../src/lib/server/db/migrate.ts';
 import { openDatabase, type Database } from '../../src/lib/server/db/pool.ts';
 import type { JobFile } from '../../src/lib/schema/job-file.ts';
+import { readJobFile } from '../../src/lib/server/exchange/read-job-file.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { keyIdOf } from '../../src/lib/server/proof/keys.ts';
-import {
-	knownSigners,
-	proveFile,
-	proveSeals,
-	type Signers
-} from '../../src/lib/server/proof/verify.ts';
+import { knownSigners } from '../../src/lib/server/proof/signers.ts';
+import { proveFile, proveSeals, type Signers } from '../../src/lib/server/proof/verify.ts';
 import { chooseInstance, withDatabase } from '../client.ts';
 import { problem } from '../process.ts';
 import { root } from '../system.js';
@@ -59,9 +54,10 @@ function readFile(path: string): JobFile {
 	} catch {
 		throw problem(`${path} is not JSON.`);
 	}
-	const checked = validate<JobFile>(jobFileSchema, given, { now: Date.now() });
-	if (!checked.ok) throw problem(`${path}: ${checked.faults.map(faultLine).join('; ')}`);
-	return checked.value;
+	const read = readJobFile(given, Date.now());
+	if (read.formatVersion === 1)
+		throw problem(`${path} is of the first format and has no seal: import it.`);
+	return read;
 }
 
 function sayOfFile(file: JobFile, signers: Signers): void {

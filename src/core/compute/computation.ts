@@ -14,11 +14,13 @@ export interface Computation {
 	run(input: never): Result<object>;
 	/** The result alone, without bands: for Monte Carlo. Absent where draws make no sense. */
 	model?(input: never): Result<object>;
+	/** How many rows a valid input asks for, where that is not one. */
+	rows?(input: never): number;
 	/** Long work in steps: yields the share done, 0 to 1. `run` does the same at once. */
 	steps?(input: never): Generator<number, Result<object>>;
 }
 
-interface Model<I, O extends object> extends Omit<Computation, 'run' | 'model' | 'steps'> {
+interface Model<I, O extends object> extends Omit<Computation, 'run' | 'model' | 'steps' | 'rows'> {
 	run(input: I): Result<O>;
 	/** Standard uncertainties that hold when the input names none: then the answer always has bands. */
 	usualUncertainty?(input: I): Uncertainty;
@@ -66,7 +68,8 @@ export function banded<I extends object, O extends object>(model: Model<I, O>): 
 			}
 			return withBand((given: I) => model.run(given), input as I, u);
 		}) as Computation['run'],
-		model: model.run as Computation['model']
+		model: model.run as Computation['model'],
+		...(rows && { rows: rows as Computation['rows'] })
 	};
 }
 

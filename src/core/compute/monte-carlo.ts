@@ -30,6 +30,9 @@ const out = Joi.array()
 	)
 	.required();
 
+/** Rows times draws of one run: some seconds' work. */
+const mostDrawnRows = 400_000;
+
 /** Monte Carlo over any of the given computations: for where a linear band does not hold. */
 export function monteCarlo(models: readonly Computation[]): Computation {
 	const drawn = models.filter((computation) => computation.model);
@@ -81,6 +84,14 @@ function* steps(
 	const checked = validate<object>(model.input, input);
 	if (!checked.ok) return under(checked.faults);
 	const given = structuredClone(checked.value);
+	const rows = (model.rows as ((input: object) => number) | undefined)?.(given) ?? 1;
+	if (rows * samples > mostDrawnRows) {
+		return faulty({
+			field: 'samples',
+			value: samples,
+			message: `asks for too much at once: rows times draws must be at most ${mostDrawnRows} (here ${rows} times ${samples}); ask for fewer rows or draws`
+		});
+	}
 	const run = model.model! as (input: object) => Result<object>;
 	const nominal = run(given);
 	if (!nominal.ok) return under(nominal.faults);

@@ -118,6 +118,14 @@ describe('work-schedule', () => {
 		]);
 	});
 
+	it('tasks times draws are capped together, and the cap is said', () => {
+		const tasks = Array.from({ length: 101 }, (_, i) => task(`t${i}`));
+		const asked = { ...schedule(tasks), samples: 20_000 };
+		expect(faultsOf('work-schedule', asked)).toEqual([
+			expect.stringMatching(/^samples asks for too much.* at most 2000000 \(here 101 times 20000\)/)
+		]);
+	});
+
 	it('lets one car after the other onto the lift', () => {
 		const up = { lift: { from: 'up', until: 'down' } };
 		const tasks = [task('up'), task('down', ['up'])];

@@ -115,6 +115,9 @@ function taskFaults({ tasks, lift }: TimedCar, path: string): Fault[] {
 	return faults;
 }
 
+/** Tasks times draws of one run: some seconds' work. */
+const mostDrawnTasks = 2_000_000;
+
 function* schedule(input: TimelineInput): Generator<number, Result<object>> {
 	const faults = input.cars.flatMap((car, i): Fault[] => [
 		...(input.cars.findIndex(({ id }) => id === car.id) < i
@@ -123,6 +126,14 @@ function* schedule(input: TimelineInput): Generator<number, Result<object>> {
 		...taskFaults(car, `cars.${i}`)
 	]);
 	if (faults.length) return faulty(...faults.slice(0, 50));
+	const tasks = input.cars.reduce((sum, car) => sum + car.tasks.length, 0);
+	if (tasks * input.samples > mostDrawnTasks) {
+		return faulty({
+			field: 'samples',
+			value: input.samples,
+			message: `asks for too much at once: tasks times draws must be at most ${mostDrawnTasks} (here ${tasks} times ${input.samples}); ask for fewer cars or draws`
+		});
+	}
 	return yield* timeline(input);
 }
 

@@ -4,6 +4,9 @@ import { pino } from 'pino';
 import { readConfig } from './config.ts';
 import { openDatabase } from './db/pool.ts';
 import { DeviceLines } from './devices/gateway.ts';
+import type { Sealer } from './proof/keys.ts';
+import { Threads } from './threads/threads.ts';
+import { availableParallelism } from 'node:os';
 
 /** The build imports every module without an environment; nothing connects then. */
 const whileBuilding = {
@@ -13,7 +16,8 @@ const whileBuilding = {
 	VANE_DB_NAME: 'none',
 	VANE_DB_PASSWORD: 'none',
 	VANE_ORIGIN: 'http://localhost',
-	VANE_KEY_DIR: 'none'
+	VANE_KEY_DIR: 'none',
+	VANE_TASKS: 'none'
 };
 
 export const config = readConfig(building ? whileBuilding : process.env);
@@ -24,3 +28,27 @@ export const log = pino({
 });
 export const db = openDatabase(config.database);
 export const deviceLines = new DeviceLines();
+
+/** What may take long: computations, files that are looked through. */
+export const threads = new Threads({
+	file: config.tasks,
+	count: Math.max(2, availableParallelism() - 1),
+	limitMs: 60_000
+});
+/** Sheets are drawn with a job's row held: they wait behind nothing else. */
+const drawing = new Threads({ file: config.tasks, count: 1, limitMs: 60_000 });
+export const sealer: Sealer = {
+	...config.sealer,
+	draw: (sheet, mark) => drawing.run('drawSheet', { sheet, mark }, { who: mark.head })
+};
+
+/** So that nobody waits for a thread to begin. */
+export function startThreads(): void {
+	threads.start();
+	drawing.start();
+}
+
+export async function closeApp(): Promise<void> {
+	await Promise.all([threads.close(), drawing.close()]);
+	await db.close();
+}

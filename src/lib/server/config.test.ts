@@ -8,7 +8,8 @@ const right = {
 	VANE_DB_PASSWORD: 'x',
 	VANE_DB_NAME: 'vane',
 	VANE_ORIGIN: 'http://127.0.0.1:4180',
-	VANE_KEY_DIR: '/tmp/keys'
+	VANE_KEY_DIR: '/tmp/keys',
+	VANE_TASKS: '/tmp/tasks.js'
 };
 
 describe('the server’s settings', () => {

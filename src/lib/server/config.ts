@@ -10,6 +10,8 @@ export interface Config {
 	logLevel: string;
 	/** What signatures are sealed with: the folder of the key, and where its proof is opened. */
 	sealer: { folder: string; origin: string };
+	/** Module of the work that is done on threads of its own. */
+	tasks: string;
 	/** Where devices connect; undefined: nowhere. */
 	devices?: { host: string; port: number };
 }
@@ -24,6 +26,7 @@ const schema = Joi.object({
 		.uri({ scheme: ['http', 'https'] })
 		.required(),
 	VANE_KEY_DIR: Joi.string().required(),
+	VANE_TASKS: Joi.string().required(),
 	VANE_SESSION_HOURS: Joi.number().min(0.01).max(720).default(12),
 	VANE_DEVICE_HOST: Joi.string().hostname().default('127.0.0.1'),
 	VANE_DEVICE_PORT: Joi.number().port(),
@@ -51,6 +54,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
 		secureCookies: value.VANE_ORIGIN!.startsWith('https:'),
 		sessionHours: Number(value.VANE_SESSION_HOURS),
 		logLevel: value.VANE_LOG_LEVEL!,
+		tasks: value.VANE_TASKS!,
 		sealer: { folder: value.VANE_KEY_DIR!, origin: value.VANE_ORIGIN! },
 		...(value.VANE_DEVICE_PORT && {
 			devices: { host: value.VANE_DEVICE_HOST!, port: Number(value.VANE_DEVICE_PORT) }

@@ -5,7 +5,8 @@ import type { TypedContext } from '../../../core/schema/fields.ts';
 import { db, log } from '../app.ts';
 import { findPerson, type Person } from '../db/people.ts';
 import { invalid, Problem, refuse } from '../../../core/problem.ts';
-import { inputOf } from './operations.ts';
+import { parseJson, readText } from './body.ts';
+import { operationOf } from './operations.ts';
 
 /** Runs a handler; what it throws becomes an answer that says what is wrong (RFC 9457). */
 export function endpoint(
@@ -85,25 +86,13 @@ export async function makerOf(
 
 /** The request's JSON, checked by the schema that is published for this route; faults name their fields. */
 export async function body<T>(event: RequestEvent): Promise<T> {
-	return read<T>(await jsonOf(event), event);
-}
-
-/** The request's JSON as it came; only an import asks for it, to see of which format it is. */
-export async function jsonOf(event: RequestEvent): Promise<unknown> {
-	const type = event.request.headers.get('content-type') ?? '';
-	if (!/^application\/([\w.+-]+\+)?json\b/.test(type)) {
-		throw new Problem(415, 'Send JSON with content-type application/json.');
-	}
-	return readJson(event);
-}
-
-export function read<T>(data: unknown, event: RequestEvent, schema = inputOf(event)): T {
+	const data = parseJson(await textOf(event));
 	const { shop, person: who } = event.locals;
 	const context: TypedContext = {
 		units: unitChoice(who?.units ?? shop?.units ?? { system: 'metric', torque: 'N·m' }),
 		now: Date.now()
 	};
-	const checked = validate<T>(schema, data, context);
+	const checked = validate<T>(operationOf(event).input!, data, context);
 	if (checked.ok) return checked.value;
 	// A fault in what is said names the field as it was said.
 	throw invalid(
@@ -111,21 +100,13 @@ export function read<T>(data: unknown, event: RequestEvent, schema = inputOf(eve
 	);
 }
 
-async function readJson(event: RequestEvent): Promise<unknown> {
-	let text: string;
-	try {
-		text = await event.request.text();
-	} catch (error) {
-		if ((error as { status?: number }).status === 413) {
-			throw new Problem(413, 'That is too large: 8 MB is the most that is taken.');
-		}
-		throw new Problem(400, 'The request broke off before its end.');
+/** The text of a request that says it is JSON, no longer than its route takes. */
+export async function textOf(event: RequestEvent): Promise<string> {
+	const type = event.request.headers.get('content-type') ?? '';
+	if (!/^application\/([\w.+-]+\+)?json\b/.test(type)) {
+		throw new Problem(415, 'Send JSON with content-type application/json.');
 	}
-	try {
-		return JSON.parse(text);
-	} catch {
-		throw new Problem(400, 'That is not JSON.');
-	}
+	return readText(event.request, operationOf(event).most);
 }
 
 /** A file for the browser to keep. */

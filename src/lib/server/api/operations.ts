@@ -16,18 +16,23 @@ export interface Operation {
 	summary: string;
 	input?: Joi.Schema;
 	output?: Joi.Schema;
+	/** Bytes of a body that are taken. */
+	most: number;
 	/** Works without a session. */
 	open?: boolean;
 	/** Content type of the answer when it is not JSON. */
 	type?: string;
 }
 
+const KB = 1024;
+const MB = 1024 * KB;
+
 const op = (
 	method: Operation['method'],
 	path: string,
 	summary: string,
 	more: Partial<Operation> = {}
-): Operation => ({ method, path, summary, ...more });
+): Operation => ({ method, path, summary, most: 64 * KB, ...more });
 
 /** Every route of the API; a test holds it against the route files. */
 export const operations: readonly Operation[] = [
@@ -35,6 +40,7 @@ export const operations: readonly Operation[] = [
 	op('get', '/ready', 'The database answers; 503 until it does', { open: true }),
 	op('post', '/session', 'Sign in; sets the session cookie', {
 		input: shop.signInSchema,
+		most: 2 * KB,
 		open: true
 	}),
 	op('delete', '/session', 'Sign out; ?everywhere=1 on every device'),
@@ -55,10 +61,15 @@ export const operations: readonly Operation[] = [
 		'/jobs/{id}/entries',
 		'Say something of the job: one kind of fact, in the words of that kind',
 		{
-			input: commandSchema()
+			input: commandSchema(),
+			// A signature gives a reason to each thing that is open.
+			most: 512 * KB
 		}
 	),
-	op('post', '/jobs/{id}/photos', 'Keep a photo with the job', { input: job.photoSchema }),
+	op('post', '/jobs/{id}/photos', 'Keep a photo with the job', {
+		input: job.photoSchema,
+		most: 8 * MB
+	}),
 	op('get', '/jobs/{id}/photos/{photo}', 'A photo’s picture', { type: 'image/jpeg' }),
 	op('get', '/jobs/{id}/book.csv', 'The book as a table', { type: 'text/csv' }),
 	op('get', '/jobs/{id}/parts.csv', 'Parts of the job as a table', { type: 'text/csv' }),
@@ -105,6 +116,7 @@ export const operations: readonly Operation[] = [
 	op('get', '/keys', 'Public keys that this shop has sealed with', { open: true }),
 	op('post', '/verify', 'What is to be said of a job file: its chain and its seals', {
 		input: jobFileSchema,
+		most: 8 * MB,
 		open: true
 	}),
 	op('get', '/known-shops', 'Other shops whose seals are known here'),
@@ -116,11 +128,12 @@ export const operations: readonly Operation[] = [
 	op('get', '/jobs/{id}/readings.csv', 'Every height reading', { type: 'text/csv' }),
 	op('get', '/jobs/{id}/torques.csv', 'Every torque', { type: 'text/csv' }),
 	op('post', '/import', 'Recreate a job from its file; files of format version 1 are taken too', {
-		input: jobFileSchema
+		input: jobFileSchema,
+		most: 8 * MB
 	}),
 	op('get', '/compute', 'The named computations with examples'),
 	...computations.map(({ name, summary, input, output }) =>
-		op('post', `/compute/${name}`, summary, { input, output })
+		op('post', `/compute/${name}`, summary, { input, output, most: 8 * MB })
 	),
 	op('get', '/openapi.json', 'This document'),
 	op('get', '/schema/job.json', 'JSON Schema of the job file')
@@ -128,14 +141,14 @@ export const operations: readonly Operation[] = [
 
 const byRoute = new Map(operations.map((one) => [`${one.method} ${one.path}`, one]));
 
-/** The schema of the route that is asked. @throws where the route is not in the table: a programming error */
-export function inputOf({ request: { method }, route, params }: RequestEvent): Joi.Schema {
+/** What the table says of the route that is asked. @throws where it is not in it: a programming error */
+export function operationOf({ request: { method }, route, params }: RequestEvent): Operation {
 	const path = (route.id ?? '')
 		.replace('/api/v1', '')
 		.replace(/\[(\w+)\]/g, (_, name: string) =>
 			name === 'name' ? (params.name ?? '') : `{${name}}`
 		);
-	const input = byRoute.get(`${method.toLowerCase()} ${path}`)?.input;
-	if (!input) throw new Error(`no schema for ${method} ${path}`);
-	return input;
+	const found = byRoute.get(`${method.toLowerCase()} ${path}`);
+	if (!found) throw new Error(`${method} ${path} is not in the table of operations`);
+	return found;
 }

@@ -9,6 +9,7 @@ import type { Entry } from '../../../core/job/book/entry.ts';
 import { faultLine, validate } from '../../../core/validate.ts';
 import type { DeviceTask, SentReading } from '../../devices/model.ts';
 import { helloSchema, sentReadingSchema } from '../../schema/device.ts';
+import { parseJson } from '../api/body.ts';
 import { tokenHash } from '../auth/secrets.ts';
 import { findDevice, findDeviceByToken, setSeen } from '../db/devices.ts';
 import type { Database } from '../db/pool.ts';
@@ -16,6 +17,8 @@ import { passOver, takeReading } from './readings.ts';
 
 /** A line longer than this is no reading; the connection is ended. */
 const mostBytes = 512 * 1024;
+/** Who has not said yet who it is has little to say. */
+const mostOfStranger = 1024;
 /** A device that says nothing at all for this long is taken for gone. */
 const silenceMs = 90_000;
 /** A stranger has this long to say who it is. */
@@ -101,7 +104,7 @@ async function serve(socket: Socket, { db, log, announce, lines }: GatewayOption
 	socket.on('error', () => socket.destroy());
 	const early = setTimeout(() => socket.destroy(), helloMs);
 	let deviceId: string | undefined;
-	guardLength(socket);
+	guardLength(socket, () => (deviceId === undefined ? mostOfStranger : mostBytes));
 	const input = createInterface({ input: socket, crlfDelay: Infinity });
 	// A line that breaks ends the loop below; it is no fault of ours.
 	input.on('error', () => socket.destroy());
@@ -134,13 +137,13 @@ async function serve(socket: Socket, { db, log, announce, lines }: GatewayOption
 	}
 }
 
-function guardLength(socket: Socket): void {
+function guardLength(socket: Socket, most: () => number): void {
 	let since = 0;
 	socket.on('data', (chunk: Buffer) => {
 		const last = chunk.lastIndexOf(10);
 		since = last < 0 ? since + chunk.length : chunk.length - last - 1;
-		if (since > mostBytes) {
-			say(socket, { type: 'refused', reason: `a line is at most ${mostBytes} bytes` });
+		if (since > most()) {
+			say(socket, { type: 'refused', reason: `a line is at most ${most()} bytes` });
 			socket.destroy();
 		}
 	});
@@ -148,7 +151,7 @@ function guardLength(socket: Socket): void {
 
 function parse(line: string): Record<string, unknown> | undefined {
 	try {
-		const value: unknown = JSON.parse(line);
+		const value = parseJson(line);
 		return typeof value === 'object' && value !== null && !Array.isArray(value)
 			? (value as Record<string, unknown>)
 			: undefined;

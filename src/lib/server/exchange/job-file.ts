@@ -22,10 +22,10 @@ import { findVehicle, insertVehicle } from '../db/vehicles.ts';
 import { chained } from '../jobs/book.ts';
 import { project } from '../jobs/projections.ts';
 import { invalid, refuse } from '../../../core/problem.ts';
-import { proveBook } from '../proof/chain.ts';
 import { signingKey, signWith, type Sealer } from '../proof/keys.ts';
 import { statements } from '../proof/seal.ts';
-import { knownSigners, proveFile } from '../proof/verify.ts';
+import { knownSigners } from '../proof/signers.ts';
+import { proveFile, type FileProof, type Signers } from '../proof/verify.ts';
 import { proveFirstChain } from '../proof/first-chain.ts';
 
 export function toJobFile({ record, entries }: Job): JobFile {
@@ -76,19 +76,23 @@ export interface ImportOutcome {
  * the name of somebody who works here is refused, unless this shop has sealed it.
  *
  * @param by who brings it in; null: it is the shop's own, as the demo's is, and nothing is added
+ * @param prove goes along the chain and the seals; here, where nobody else does
  */
 export async function importJob(
 	db: Database,
 	file: JobFile | FirstJobFile,
-	by: Pick<PersonName, 'id'> | null
+	by: Pick<PersonName, 'id'> | null,
+	prove: (file: JobFile, signers: Signers) => Promise<FileProof> | FileProof = proveFile
 ): Promise<ImportOutcome> {
 	const whole = file.formatVersion === 1 ? await carried(db, file) : file;
 	const { job, entries, people } = whole;
-	const record = new Job({ ...job, people }, entries).record;
-	const faults = [...crossReferences(entries, people), ...brokenChain(record, file)];
+	const faults = crossReferences(entries, people);
 	if (faults.length) throw invalid(faults);
+	const proof = await prove(whole, await knownSigners(db));
+	const broken = brokenChain(proof, file);
+	if (broken.length) throw invalid(broken);
+	const { record } = new Job({ ...job, people }, entries);
 	return db.transaction(async (tx) => {
-		const proof = proveFile(whole, await knownSigners(tx));
 		const { verified, words } = proof;
 		const from = proof.by?.name ?? null;
 		const own = by === null || (verified && proof.by!.own);
@@ -196,9 +200,9 @@ function outsideChain({ readings, torques, loadings, chain }: FirstRecord): stri
 }
 
 /** A file whose book was changed on the way is not taken. */
-function brokenChain(record: Job['record'], file: JobFile | FirstJobFile): Fault[] {
+function brokenChain({ chain }: FileProof, file: JobFile | FirstJobFile): Fault[] {
 	if (file.formatVersion === 1) return [];
-	const { broken, head } = proveBook(record);
+	const { broken, head } = chain;
 	if (broken) {
 		return [{ field: `entries.${broken.seq - 1}`, message: `does not hold: ${broken.words}` }];
 	}

@@ -10,8 +10,10 @@ import {
 } from 'node:crypto';
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Sheet } from '../../../core/job/sheet/document.ts';
 import { insertSealKey, retireSealKeys, type PublicKey } from '../db/seals.ts';
 import type { Database } from '../db/pool.ts';
+import type { SealMark } from '../exchange/sheet-pdf.ts';
 
 export interface SigningKey extends PublicKey {
 	privateKey: KeyObject;
@@ -23,6 +25,8 @@ export interface Sealer {
 	folder: string;
 	/** Address at which the shop's page of proof is opened. */
 	origin: string;
+	/** Draws the sheets; here, where nobody else does. */
+	draw?: (sheet: Sheet, mark: SealMark) => Promise<Uint8Array>;
 }
 
 const keyFile = (folder: string) => join(folder, 'signing-key.pem');

@@ -1,5 +1,7 @@
 /** The square on a sealed sheet: a head and this shop's signature over it. */
-import { foldBook } from '../../../core/job/book/fold.ts';
+import type { Entry } from '../../../core/job/book/entry.ts';
+import { foldBook, type JobName } from '../../../core/job/book/fold.ts';
+import type { Proof } from '../../../core/job/model.ts';
 import { listEntries } from '../db/entries.ts';
 import { findJob } from '../db/jobs.ts';
 import { listSealKeys } from '../db/seals.ts';
@@ -41,7 +43,13 @@ export interface MarkProof {
 	addenda?: number;
 }
 
-export async function proveMark(db: Database, mark: Mark): Promise<MarkProof> {
+/** @param prove goes along the book; here, where nobody else does */
+export async function proveMark(
+	db: Database,
+	mark: Mark,
+	prove: (name: JobName, entries: Entry[]) => Promise<Proof> | Proof = (name, entries) =>
+		proveBook(foldBook(name, entries))
+): Promise<MarkProof> {
 	const { job: jobId, seq, head, signature } = mark;
 	const statement = statements.seal(jobId, seq, head);
 	const key = (await listSealKeys(db)).find(({ publicKey }) =>
@@ -54,7 +62,7 @@ export async function proveMark(db: Database, mark: Mark): Promise<MarkProof> {
 	const entries = await listEntries(db, jobId);
 	const upTo = entries.slice(0, seq);
 	const signed = upTo.at(-1);
-	const { holds } = proveBook(foldBook({ ...row, people: [] }, upTo));
+	const { holds } = await prove({ ...row, people: [] }, upTo);
 	return {
 		...found,
 		number: row.number,

@@ -50,12 +50,14 @@ export async function sealSignature(
 	const sheet = sheetOf(job, { shopName: shop.name, units, timeZone: timeZone() });
 	const signed = signWith(key, statements.seal(jobId, seq, head));
 	const proof = new URLSearchParams({ job: jobId, seq: String(seq), head, sig: signed });
-	const pdf = await sheetPdf(sheet, {
+	const draw = sealer.draw ?? sheetPdf;
+	const drawn = await draw(sheet, {
 		head,
 		keyId: key.keyId,
 		address: `${sealer.origin}/verify?${proof.toString()}`,
 		signedAt: signature.enteredAt
 	});
+	const pdf = Buffer.from(drawn);
 	const kept: KeptSheet = { seq, sheet, pdf };
 	await insertSheet(db, jobId, kept);
 	const digests = [sheetDigest(sheet), pdfDigest(pdf)] as const;

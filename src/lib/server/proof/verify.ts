@@ -2,16 +2,14 @@
 import type { Entry } from '../../../core/job/book/entry.ts';
 import { Job } from '../../../core/job/book/job.ts';
 import type { Proof } from '../../../core/job/model.ts';
-import { listKnownShops, listSealKeys, type PublicKey } from '../db/seals.ts';
-import { findShop } from '../db/shop.ts';
-import type { Database } from '../db/pool.ts';
+import type { PublicKey } from '../db/seals.ts';
 import type { JobFile } from '../../schema/job-file.ts';
 import { proveBook } from './chain.ts';
 import { signedBy } from './keys.ts';
 import { pdfDigest, sheetDigest, statements } from './seal.ts';
 
 /** Somebody whose key is known here. */
-interface Signer extends PublicKey {
+export interface Signer extends PublicKey {
 	name: string;
 	/** This shop itself. */
 	own: boolean;
@@ -19,21 +17,6 @@ interface Signer extends PublicKey {
 
 /** By key. */
 export type Signers = ReadonlyMap<string, Signer>;
-
-export async function knownSigners(db: Database): Promise<Signers> {
-	const [shop, own, others] = [
-		await findShop(db),
-		await listSealKeys(db),
-		await listKnownShops(db)
-	];
-	return new Map([
-		...others.map((one): [string, Signer] => [one.keyId, { ...one, own: false }]),
-		...own.map(({ keyId, publicKey }): [string, Signer] => [
-			keyId,
-			{ keyId, publicKey, name: shop?.name ?? 'this shop', own: true }
-		])
-	]);
-}
 
 /** What stands of one seal. */
 export interface SealProof {

@@ -1,6 +1,6 @@
 import type { SaidCommand } from '$core/job/book/command';
 import { body, endpoint, json, makerOf } from '$lib/server/api/endpoint';
-import { config, db } from '$lib/server/app';
+import { db, sealer } from '$lib/server/app';
 import { findJob } from '$lib/server/db/jobs';
 import { listEntries } from '$lib/server/db/entries';
 import { tell } from '$lib/server/jobs/book';
@@ -26,7 +26,6 @@ export const GET = endpoint(async ({ params, url }) => {
 export const POST = endpoint(async (event) => {
 	const { device, personId, vouched, ...command } = await body<SaidCommand>(event);
 	const maker = await makerOf(event, { personId, vouched });
-	const { sealer } = config;
 	const { entries } = await tell(db, event.params.id!, command, { ...maker, device, sealer });
 	announce(event.params.id!, entries);
 	return json({ entries }, 201);

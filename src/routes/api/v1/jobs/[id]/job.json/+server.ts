@@ -1,5 +1,5 @@
 import { download, endpoint } from '$lib/server/api/endpoint';
-import { config, db } from '$lib/server/app';
+import { db, sealer } from '$lib/server/app';
 import { sealedJobFile } from '$lib/server/exchange/job-file';
 import { readJob } from '$lib/server/jobs/book';
 
@@ -7,7 +7,7 @@ import { readJob } from '$lib/server/jobs/book';
 export const GET = endpoint(async ({ params }) => {
 	const job = await readJob(db, params.id!);
 	return download(
-		JSON.stringify(await sealedJobFile(db, job, config.sealer), null, 2),
+		JSON.stringify(await sealedJobFile(db, job, sealer), null, 2),
 		`job-${job.name.number}.json`,
 		'application/json'
 	);

@@ -1,12 +1,11 @@
-import { endpoint } from '$lib/server/api/endpoint';
-import { db } from '$lib/server/app';
+import { endpoint, person } from '$lib/server/api/endpoint';
+import { db, threads } from '$lib/server/app';
 import { readJob } from '$lib/server/jobs/book';
-import { proveBook } from '$lib/server/proof/chain';
-import { knownSigners, proveSeals } from '$lib/server/proof/verify';
+import { knownSigners } from '$lib/server/proof/signers';
 
 /** Goes along the job's book, hash by hash. */
-export const GET = endpoint(async ({ params }) => {
-	const { record, entries } = await readJob(db, params.id!);
-	const seals = proveSeals(record.id, entries, await knownSigners(db));
-	return { ...proveBook(record), seals };
+export const GET = endpoint(async (event) => {
+	const { name, entries } = await readJob(db, event.params.id!);
+	const input = { name, entries: [...entries], signers: await knownSigners(db) };
+	return threads.run('proveJob', input, { who: person(event).id, signal: event.request.signal });
 });

@@ -1,0 +1,114 @@
+/** The built application as a process of its own, over a test shop: what is said of a server is tried on one. */
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { afterAll, beforeAll, inject } from 'vitest';
+import { startApplication, type RunningApplication } from '../../tools/application.ts';
+import { freePort } from '../../tools/database.ts';
+import type { Settings } from '../../tools/settings.ts';
+import { useShop, type TestShop } from './shop.ts';
+
+export interface Answer {
+	status: number;
+	body: { title?: string; faults?: { field: string; message: string }[] } & Record<string, unknown>;
+	headers: Headers;
+}
+
+export class TestServer {
+	settings!: Settings;
+	application!: RunningApplication;
+	readonly #folder = mkdtempSync(join(tmpdir(), 'vane-server-'));
+
+	constructor(
+		readonly shop: TestShop,
+		readonly name: string
+	) {}
+
+	async start(): Promise<void> {
+		const [port, devicePort] = [await freePort(), await freePort()];
+		this.settings = {
+			folder: this.#folder,
+			host: '127.0.0.1',
+			port,
+			devicePort,
+			deviceHost: '127.0.0.1',
+			origin: `http://127.0.0.1:${port}`
+		};
+		const address = { ...inject('database'), database: `vane_${this.name}` };
+		this.application = await startApplication(address, this.settings);
+	}
+
+	async close(): Promise<void> {
+		await this.application.stop();
+		rmSync(this.#folder, { recursive: true, force: true });
+	}
+
+	url = (path: string) => `${this.settings.origin}/api/v1${path}`;
+
+	/** What the server answers; what it does not answer in JSON is told by its status. */
+	async ask(
+		method: string,
+		path: string,
+		body?: object | string | Buffer,
+		headers: Record<string, string> = {}
+	): Promise<Answer> {
+		const raw = typeof body === 'string' || Buffer.isBuffer(body);
+		const answer = await fetch(this.url(path), {
+			method,
+			headers: { ...(body && { 'content-type': 'application/json' }), ...headers },
+			body: raw ? (body as BodyInit) : body && JSON.stringify(body)
+		});
+		const text = await answer.text();
+		const json = answer.headers.get('content-type')?.includes('json');
+		return {
+			status: answer.status,
+			body: json ? (JSON.parse(text) as Answer['body']) : {},
+			headers: answer.headers
+		};
+	}
+
+	/** The cookie of somebody who is signed in. */
+	async signIn(handle: string, secret = '123456'): Promise<Record<string, string>> {
+		const { status, headers, body } = await this.ask('POST', '/session', { handle, secret });
+		if (status !== 201) throw new Error(`${status} ${body.title}`);
+		return { cookie: headers.get('set-cookie')!.split(';')[0]! };
+	}
+
+	/**
+	 * The longest the health page took to answer, asked all the while that `work` goes on; ms. Asked by a thread
+	 * of its own: what the test itself is busy with does not count.
+	 */
+	async worstHealthDuring<T>(work: () => Promise<T>): Promise<{ worst: number; result: T }> {
+		const probe = new Worker(probing, { eval: true, workerData: this.url('/health') });
+		await once(probe, 'message');
+		const result = await work().finally(() => probe.postMessage('stop'));
+		const [worst] = (await once(probe, 'message')) as [number];
+		return { worst, result };
+	}
+}
+
+const probing = `
+const { parentPort, workerData } = require('node:worker_threads');
+let going = true, worst = 0;
+parentPort.once('message', () => (going = false));
+(async () => {
+	await (await fetch(workerData)).text();
+	parentPort.postMessage('ready');
+	while (going) {
+		const asked = performance.now();
+		await (await fetch(workerData)).text();
+		worst = Math.max(worst, performance.now() - asked);
+		await new Promise((done) => setTimeout(done, 10));
+	}
+	parentPort.postMessage(worst);
+})();`;
+
+/** A shop of one file of tests, and the application over it. */
+export function useServer(name: string): TestServer {
+	const server = new TestServer(useShop(name), name);
+	beforeAll(() => server.start());
+	afterAll(() => server.close());
+	return server;
+}
