@@ -26,7 +26,7 @@ export function serverEnvironment(address: DatabaseAddress, settings: Settings):
 		VANE_DB_NAME: address.database,
 		VANE_ORIGIN: settings.origin,
 		VANE_KEY_DIR: keyFolder(settings.folder),
-		VANE_TASKS: join(root, 'build/tasks/tasks.js'),
+		VANE_TASKS: join(root, 'build/tasks'),
 		VANE_DEVICE_HOST: settings.deviceHost,
 		VANE_DEVICE_PORT: String(settings.devicePort),
 		HOST: settings.host,

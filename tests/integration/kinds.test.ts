@@ -37,7 +37,7 @@ import { putKnownShop } from '../../src/lib/server/db/seals.ts';
 import { signingKey } from '../../src/lib/server/proof/keys.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { changeVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
-import { useShop } from './shop.ts';
+import { useShop, shrink } from './shop.ts';
 
 const shop = useShop('kinds_here');
 const there = useShop('kinds_there');
@@ -376,7 +376,8 @@ async function randomBook(g: GeneratorValue, order: readonly KindName[]): Promis
 			takenAt: new Date().toISOString(),
 			image: photo
 		},
-		{ person: shop.technician }
+		{ person: shop.technician },
+		shrink
 	);
 	let browser = await readJob(shop.db, id);
 	for (const { kind } of browser.entries) accepted.add(kind);

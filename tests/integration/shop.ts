@@ -23,10 +23,12 @@ import { rebuild } from '../../src/lib/server/jobs/projections.ts';
 import { viewJob } from '../../src/core/job/view.ts';
 import { owedLine } from '../../src/core/procedure/owed.ts';
 import type { JobRecord } from '../../src/core/job/record.ts';
+import { shrinker } from '../../src/lib/server/jobs/shrink.ts';
 import type { Sealer } from '../../src/lib/server/proof/keys.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
 import { invalid } from '../../src/core/problem.ts';
 import { createVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
+import { root } from '../../tools/system.js';
 import { freshDatabase } from './database.ts';
 
 export const migrations = 'db/migrations';
@@ -38,6 +40,9 @@ export function checked<T>(schema: Parameters<typeof validate>[0], data: unknown
 	if (!result.ok) throw invalid(result.faults);
 	return result.value;
 }
+
+/** Pictures are made small by the built program. */
+export const shrink = shrinker(join(root, 'build/tasks/picture.js'));
 
 export class TestShop {
 	db!: OpenDatabase;

@@ -1,5 +1,8 @@
 /** The work before the round: kept, held to its order, handed over. */
 import { createHash } from 'node:crypto';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
@@ -17,7 +20,8 @@ import { listTimedKinds } from '../../src/lib/server/db/projections.ts';
 import { partsCsv } from '../../src/lib/server/exchange/csv.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { addPhoto, picture, type NewPhoto } from '../../src/lib/server/jobs/photos.ts';
-import { checked, useShop } from './shop.ts';
+import { shrinker } from '../../src/lib/server/jobs/shrink.ts';
+import { checked, useShop, shrink } from './shop.ts';
 
 const shop = useShop('work');
 const limits = { setDeg: 2, advisedDeg: 5 };
@@ -288,8 +292,8 @@ describe('photos', () => {
 		const jobId = await shop.job();
 		const input = await photo();
 		const by = { person: shop.technician };
-		await addPhoto(shop.db, jobId, input, by);
-		await addPhoto(shop.db, jobId, input, by);
+		await addPhoto(shop.db, jobId, input, by, shrink);
+		await addPhoto(shop.db, jobId, input, by, shrink);
 		const jpeg = await picture(shop.db, jobId, input.id);
 		const digest = createHash('sha256').update(jpeg).digest('hex');
 		expect((await shop.record(jobId)).photos).toMatchObject([
@@ -302,14 +306,50 @@ describe('photos', () => {
 		expect(photos).toMatchObject([{ id: input.id, digest, withdrawn: true }]);
 	});
 
-	it('that are no pictures are refused, and belong to their own job', async () => {
+	it('that are no pictures are refused whatever they say they are, and belong to their own job', async () => {
 		const jobId = await shop.job();
-		const bad = await photo({ image: 'data:image/jpeg;base64,AAAA' });
-		await expect(addPhoto(shop.db, jobId, bad, { person: shop.technician })).rejects.toMatchObject({
-			faults: [{ field: 'image' }]
-		});
+		const by = { person: shop.technician };
+		const dataUrl = (bytes: Buffer, type = 'jpeg') =>
+			`data:image/${type};base64,${bytes.toString('base64')}`;
+		const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect/></svg>';
+		const png = await sharp({
+			create: { width: 9000, height: 9000, channels: 3, background: '#000' }
+		})
+			.png()
+			.toBuffer();
+		const jpeg = Buffer.from((await image(900, 600)).split(',')[1]!, 'base64');
+		const bad = {
+			'no bytes of a picture': dataUrl(Buffer.from('AAAA', 'base64')),
+			'an SVG under another name': dataUrl(Buffer.from(svg)),
+			'a GIF': dataUrl(Buffer.from('GIF89a\x01\x00\x01\x00\x00\x00\x00')),
+			'81 million pixels in a few kB': dataUrl(png, 'png'),
+			'half a JPEG': dataUrl(jpeg.subarray(0, jpeg.length / 3)),
+			'an SVG behind the first bytes of a JPEG': dataUrl(
+				Buffer.concat([jpeg.subarray(0, 3), Buffer.from(svg)])
+			)
+		};
+		for (const [what, one] of Object.entries(bad)) {
+			const refused = addPhoto(shop.db, jobId, await photo({ image: one }), by, shrink);
+			await expect(refused, what).rejects.toMatchObject({ faults: [{ field: 'image' }] });
+		}
+		expect((await shop.record(jobId)).photos).toEqual([]);
 		const input = await photo();
-		await addPhoto(shop.db, jobId, input, { person: shop.technician });
+		await addPhoto(shop.db, jobId, input, by, shrink);
 		await expect(picture(shop.db, await shop.job(), input.id)).rejects.toThrow(/no such photo/);
+	});
+
+	it('one that brings its decoder down, or never ends, is refused; the next one is taken', async () => {
+		const folder = mkdtempSync(join(tmpdir(), 'vane-shrink-'));
+		const program = (name: string, text: string) => {
+			writeFileSync(join(folder, name), text);
+			return join(folder, name);
+		};
+		const bytes = Buffer.from((await image(90, 60)).split(',')[1]!, 'base64');
+		const dies = shrinker(program('dies.cjs', 'process.abort()'));
+		const hangs = shrinker(program('hangs.cjs', 'setInterval(() => {}, 1000)'), { limitMs: 50 });
+		for (const shrinkBadly of [dies, hangs])
+			await expect(shrinkBadly(bytes)).rejects.toMatchObject({ faults: [{ field: 'image' }] });
+		expect(await shrink(bytes)).toMatchObject({ width: 90, height: 60 });
+		rmSync(folder, { recursive: true });
 	});
 });

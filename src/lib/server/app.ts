@@ -4,9 +4,11 @@ import { pino } from 'pino';
 import { readConfig } from './config.ts';
 import { openDatabase } from './db/pool.ts';
 import { DeviceLines } from './devices/gateway.ts';
+import { shrinker } from './jobs/shrink.ts';
 import type { Sealer } from './proof/keys.ts';
 import { Threads } from './threads/threads.ts';
 import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
 
 /** The build imports every module without an environment; nothing connects then. */
 const whileBuilding = {
@@ -31,16 +33,18 @@ export const deviceLines = new DeviceLines();
 
 /** What may take long: computations, files that are looked through. */
 export const threads = new Threads({
-	file: config.tasks,
+	file: join(config.tasks, 'tasks.js'),
 	count: Math.max(2, availableParallelism() - 1),
 	limitMs: 60_000
 });
 /** Sheets are drawn with a job's row held: they wait behind nothing else. */
-const drawing = new Threads({ file: config.tasks, count: 1, limitMs: 60_000 });
+const drawing = new Threads({ file: join(config.tasks, 'tasks.js'), count: 1, limitMs: 60_000 });
 export const sealer: Sealer = {
 	...config.sealer,
 	draw: (sheet, mark) => drawing.run('drawSheet', { sheet, mark }, { who: mark.head })
 };
+
+export const shrink = shrinker(join(config.tasks, 'picture.js'));
 
 /** So that nobody waits for a thread to begin. */
 export function startThreads(): void {

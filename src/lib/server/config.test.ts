@@ -9,7 +9,7 @@ const right = {
 	VANE_DB_NAME: 'vane',
 	VANE_ORIGIN: 'http://127.0.0.1:4180',
 	VANE_KEY_DIR: '/tmp/keys',
-	VANE_TASKS: '/tmp/tasks.js'
+	VANE_TASKS: '/tmp/tasks'
 };
 
 describe('the server’s settings', () => {

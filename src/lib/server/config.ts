@@ -10,7 +10,7 @@ export interface Config {
 	logLevel: string;
 	/** What signatures are sealed with: the folder of the key, and where its proof is opened. */
 	sealer: { folder: string; origin: string };
-	/** Module of the work that is done on threads of its own. */
+	/** Folder of the programs that run on threads and in processes of their own. */
 	tasks: string;
 	/** Where devices connect; undefined: nowhere. */
 	devices?: { host: string; port: number };

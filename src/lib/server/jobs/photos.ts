@@ -1,11 +1,10 @@
 import { createHash } from 'node:crypto';
-import sharp from 'sharp';
 import type { Corner } from '../../../core/height/corners.ts';
-import { photoSide } from '../../../core/job/model.ts';
 import { findPicture, insertPicture } from '../db/pictures.ts';
 import type { Database } from '../db/pool.ts';
-import { notFound, Problem, refuse } from '../../../core/problem.ts';
+import { notFound, Problem } from '../../../core/problem.ts';
 import { tell, type Teller, type Told } from './book.ts';
+import type { Shrink } from './shrink.ts';
 
 export interface NewPhoto {
 	id: string;
@@ -20,17 +19,18 @@ export interface NewPhoto {
 /** With what the edge knows of it. */
 export type SentPhoto = NewPhoto & { device?: string; personId?: string; vouched?: boolean };
 
-const mostPixels = 60e6;
-
 /** Keeps a photo with the job: turned upright, made small, rid of what the camera wrote into it. */
 export async function addPhoto(
 	db: Database,
 	jobId: string,
 	input: NewPhoto,
-	{ person, vouchedBy, device = null }: Pick<Teller, 'person' | 'vouchedBy' | 'device'>
+	{ person, vouchedBy, device = null }: Pick<Teller, 'person' | 'vouchedBy' | 'device'>,
+	shrink: Shrink
 ): Promise<Told> {
-	const { data: jpeg, info } = await shrunk(input.image);
-	const { width, height } = info;
+	const { image } = input;
+	const { jpeg, width, height } = await shrink(
+		Buffer.from(image.slice(image.indexOf(',') + 1), 'base64')
+	);
 	const digest = createHash('sha256').update(jpeg).digest('hex');
 	const { id, corner, subject: about, note, takenAt: enteredAt } = input;
 	const command = { id, kind: 'photo', subject: id, enteredAt } as const;
@@ -55,23 +55,6 @@ export async function addPhoto(
 		await insertPicture(tx, { photoId: id, jobId, digest, jpeg });
 		return told;
 	});
-}
-
-async function shrunk(image: string) {
-	const bytes = Buffer.from(image.slice(image.indexOf(',') + 1), 'base64');
-	try {
-		return await sharp(bytes, { limitInputPixels: mostPixels })
-			.rotate()
-			.resize(photoSide, photoSide, { fit: 'inside', withoutEnlargement: true })
-			.flatten({ background: '#ffffff' })
-			.jpeg({ quality: 82, mozjpeg: true })
-			.toBuffer({ resolveWithObject: true });
-	} catch {
-		throw refuse(
-			'image',
-			'cannot be read as a picture: take it again, or choose a JPEG, PNG or WebP'
-		);
-	}
 }
 
 /** @returns the picture as JPEG */
