@@ -1,8 +1,15 @@
-import { redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import {
+	error as stop,
+	redirect,
+	type Handle,
+	type HandleServerError,
+	type ServerInit
+} from '@sveltejs/kit';
 import { problemResponse } from '$lib/server/api/endpoint';
-import { closeApp, config, db, deviceLines, log, startThreads } from '$lib/server/app';
+import { closeApp, config, db, deviceLines, disk, log, startThreads } from '$lib/server/app';
 import { tokenHash } from '$lib/server/auth/secrets';
 import { sessionCookie } from '$lib/server/auth/cookie';
+import { troubleOf } from '$lib/server/db/trouble';
 import { findPerson } from '$lib/server/db/people';
 import { findSessionPerson } from '$lib/server/db/sessions';
 import { findShop } from '$lib/server/db/shop';
@@ -14,6 +21,11 @@ import { randomUUID } from 'node:crypto';
 /** Everything else needs a session. */
 const open = [/^\/(sign-in|verify)$/, /^\/api\/v1\/(session|health|ready|verify|keys)$/];
 
+/** Nothing is kept by these: they go on while the disk is full. Who signs in may read. */
+const keepsNothing = /^\/api\/v1\/(session|verify|compute\/.*)$/;
+const writes = (method: string, path: string): boolean =>
+	!['GET', 'HEAD', 'OPTIONS'].includes(method) && !keepsNothing.test(path);
+
 export const init: ServerInit = () => {
 	startThreads();
 	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, endStreams);
@@ -23,6 +35,7 @@ export const init: ServerInit = () => {
 			{
 				db,
 				log,
+				disk,
 				lines: deviceLines,
 				announce(jobId, readingId, entries) {
 					announce(jobId, entries);
@@ -55,6 +68,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 			}
 		} catch (error) {
 			if (pathname.startsWith('/api/')) return secured(problemResponse(error, event));
+			const trouble = troubleOf(error);
+			if (trouble) stop(trouble.status, trouble.message);
 			throw error;
 		}
 	}
@@ -63,6 +78,13 @@ export const handle: Handle = async ({ event, resolve }) => {
 			return secured(problemResponse(new Problem(401, 'Sign in first.'), event));
 		}
 		redirect(303, `/sign-in?to=${encodeURIComponent(pathname + event.url.search)}`);
+	}
+	if (writes(event.request.method, pathname)) {
+		try {
+			await disk.hasSpace();
+		} catch (error) {
+			return secured(problemResponse(error, event));
+		}
 	}
 	const started = performance.now();
 	const theme = event.locals.person?.theme ?? 'system';

@@ -4,14 +4,13 @@ import { closeSync, openSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { tail, type DatabaseAddress } from './database.ts';
+import { endOf, type Running } from './keep-running.ts';
 import { problem, stopProcess } from './process.ts';
 import { keyFolder, type Settings } from './settings.ts';
 import { root } from './system.js';
 
-export interface RunningApplication {
+export interface RunningApplication extends Running {
 	process: ChildProcess;
-	logFile: string;
-	stop(): Promise<void>;
 }
 
 /** What the server reads from its environment: ours (src/lib/server/config.ts), then SvelteKit's Node adapter's. */
@@ -73,11 +72,11 @@ export async function startApplication(
 			.then((r) => r.ok)
 			.catch(() => false);
 		if (ready) break;
-		if (server.exitCode !== null || tries > 300) {
+		if (server.exitCode !== null || server.signalCode !== null || tries > 300) {
 			await stopProcess(server.pid ?? 0, 5_000);
 			throw problem(`the application did not start. Its log: ${logFile}\n${tail(logFile)}`);
 		}
 		await new Promise((done) => setTimeout(done, 50));
 	}
-	return { process: server, logFile, stop: () => stopProcess(server.pid ?? 0, 8_000) };
+	return { process: server, ended: endOf(server), stop: () => stopProcess(server.pid ?? 0, 8_000) };
 }

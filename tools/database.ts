@@ -17,6 +17,7 @@ import {
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
+import { endOf, type Running } from './keep-running.ts';
 import { problem, isRunning, stopProcess } from './process.ts';
 import { findProgram } from './system.js';
 
@@ -29,11 +30,9 @@ export interface DatabaseAddress {
 	database: string;
 }
 
-export interface RunningDatabase {
+export interface RunningDatabase extends Running {
 	address: DatabaseAddress;
 	pid: number;
-	/** Orderly shutdown; resolves when the process is gone. */
-	stop(): Promise<void>;
 }
 
 interface InstanceFile extends DatabaseAddress {
@@ -57,8 +56,13 @@ export function runningDatabase(folder: string): (DatabaseAddress & { pid: numbe
 /**
  * Starts MariaDB on `folder`/mariadb, making the data files at first. An instance left over from a
  * killed launcher is shut down first. Each start draws a new password for the application's user.
+ *
+ * @param as the address it had before: for whoever goes on using it
  */
-export async function startDatabase(folder: string): Promise<RunningDatabase> {
+export async function startDatabase(
+	folder: string,
+	as?: DatabaseAddress
+): Promise<RunningDatabase> {
 	const left = runningDatabase(folder);
 	if (left) await stopProcess(left.pid, 60_000);
 
@@ -68,8 +72,8 @@ export async function startDatabase(folder: string): Promise<RunningDatabase> {
 	const env = { ...process.env, TMPDIR: makeTemporaryFolder(folder, account) };
 	if (!existsSync(dataDir)) makeDataFiles(dataDir, account, env);
 
-	const port = await freePort();
-	const password = randomBytes(24).toString('base64url');
+	const port = as?.port ?? (await freePort());
+	const password = as?.password ?? randomBytes(24).toString('base64url');
 	const initFile = join(dataDir, 'vane-init.sql');
 	writeFileSync(initFile, initSql(password), { mode: 0o600 });
 	if (account.owner) chownSync(initFile, account.owner.uid, account.owner.gid);
@@ -100,8 +104,9 @@ export async function startDatabase(folder: string): Promise<RunningDatabase> {
 	);
 	closeSync(logFile);
 	const pid = server.pid ?? 0;
-	let ended = false;
-	server.once('exit', () => (ended = true));
+	const ended = endOf(server);
+	let over = false;
+	void ended.then(() => (over = true));
 
 	const address = { host: '127.0.0.1', port, user: 'vane', password, database: databaseName };
 	const instance: InstanceFile = { ...address, pid };
@@ -109,8 +114,8 @@ export async function startDatabase(folder: string): Promise<RunningDatabase> {
 
 	const deadline = Date.now() + 90_000;
 	while (!(await answers(address))) {
-		if (ended || Date.now() > deadline) {
-			if (!ended) await stopProcess(pid, 10_000);
+		if (over || Date.now() > deadline) {
+			if (!over) await stopProcess(pid, 10_000);
 			throw problem(`MariaDB did not start. Its log: ${log}\n${tail(log)}`);
 		}
 		await new Promise((done) => setTimeout(done, 60));
@@ -120,6 +125,7 @@ export async function startDatabase(folder: string): Promise<RunningDatabase> {
 	return {
 		address,
 		pid,
+		ended,
 		async stop() {
 			await stopProcess(pid, 60_000);
 			rmSync(join(folder, 'database.json'), { force: true });

@@ -2,10 +2,11 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { migrate } from '../src/lib/server/db/migrate.ts';
-import { openDatabase, type Database } from '../src/lib/server/db/pool.ts';
+import { openDatabase, type Database, type OpenDatabase } from '../src/lib/server/db/pool.ts';
 import { rebuild } from '../src/lib/server/jobs/projections.ts';
 import { checkPort, startApplication } from './application.ts';
-import { startDatabase, tail, type RunningDatabase } from './database.ts';
+import { startDatabase, type RunningDatabase } from './database.ts';
+import { keepRunning } from './keep-running.ts';
 import { isRunning, problem, stopProcess } from './process.ts';
 import type { Settings } from './settings.ts';
 import { root } from './system.js';
@@ -13,7 +14,7 @@ import { root } from './system.js';
 export interface Instance {
 	settings: Settings;
 	server: RunningDatabase;
-	db: Database;
+	db: OpenDatabase;
 	close(): Promise<void>;
 }
 
@@ -97,7 +98,8 @@ async function remake(address: RunningDatabase['address']): Promise<void> {
 
 /**
  * Opens the instance, lets `prepare` fill it and say what to print, and serves it until Ctrl-C; then
- * stops application and database in that order. Whatever fails, the database is stopped.
+ * stops application and database in that order. Either of them is started again when it ends by itself.
+ * Whatever fails, the database is stopped.
  */
 export async function serveInstance(
 	settings: Settings,
@@ -105,38 +107,46 @@ export async function serveInstance(
 	prepare: (db: Database) => Promise<string>
 ): Promise<void> {
 	const instance = await openInstance(settings, options);
-	const { server } = instance;
+	const { address } = instance.server;
+	const say = (line: string) => console.error(`vane: ${line}`);
+	let stopDatabase = () => instance.server.stop();
 	try {
 		const greeting = await prepare(instance.db);
+		await instance.db.close();
 		await checkPort(settings.host, settings.port, 'VANE_PORT');
 		await checkPort(settings.deviceHost, settings.devicePort, 'VANE_DEVICE_PORT');
-		const application = await startApplication(server.address, settings);
-		writeFileSync(
-			launcherFile(settings.folder),
-			JSON.stringify({
-				launcher: process.pid,
-				application: application.process.pid,
-				origin: settings.origin
-			})
-		);
-		console.log(greeting);
-		const reason = await new Promise<string>((done) => {
-			for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
-				process.once(signal, () => done(''));
-			application.process.once('exit', (code, signal) => {
-				const how = signal ? `by ${signal}` : `with code ${code}`;
-				done(
-					`the application ended ${how}. Its log: ${application.logFile}\n${tail(application.logFile)}`
-				);
-			});
+		const serve = async () => {
+			const application = await startApplication(address, settings);
+			const { pid } = application.process;
+			const { origin } = settings;
+			const running: LauncherFile = { launcher: process.pid, application: pid, origin };
+			writeFileSync(launcherFile(settings.folder), JSON.stringify(running));
+			return application;
+		};
+		const application = await serve();
+		stopDatabase = keepRunning({
+			name: 'the database',
+			running: instance.server,
+			again: () => startDatabase(settings.folder, address),
+			say
 		});
-		if (!reason) console.error('vane: stopping …');
-		await application.stop();
-		await instance.close();
-		if (reason) throw problem(reason);
-		console.error('vane: stopped.');
-	} catch (error) {
-		await instance.close().catch(() => undefined);
-		throw error;
+		const stopApplication = keepRunning({
+			name: 'the application',
+			running: application,
+			again: serve,
+			say
+		});
+		console.log(greeting);
+		await new Promise<void>((done) => {
+			for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+				process.once(signal, () => done());
+		});
+		say('stopping …');
+		await stopApplication();
+	} finally {
+		await instance.db.close().catch(() => undefined);
+		await stopDatabase();
+		rmSync(launcherFile(settings.folder), { force: true });
 	}
+	say('stopped.');
 }

@@ -265,18 +265,33 @@ describe('a shop of one’s own', () => {
 		await again.stop();
 	});
 
-	it('says that the application ended when it is killed, stops the database, and starts again', async () => {
-		const { ended } = await serveHere(['start']);
-		const { application } = JSON.parse(readFileSync(join(folder, 'shop/running.json'), 'utf8')) as {
-			application: number;
-		};
+	it('application and database come back by themselves when they are killed, and say so', async () => {
+		const { ended, stop } = await serveHere(['start']);
+		const running = () =>
+			JSON.parse(readFileSync(join(folder, 'shop/running.json'), 'utf8')) as {
+				application: number;
+			};
+		const { application } = running();
 		process.kill(application, 'SIGKILL');
-		expect(await ended).toMatchObject({
-			status: 1,
-			stderr: expect.stringContaining('the application ended by SIGKILL')
-		});
+		await until(() => running().application !== application, 'another application');
+		expect((await signIn('rla', '90210')).status).toBe(201);
+
+		const before = database()!;
+		process.kill(before.pid, 'SIGKILL');
+		await until(() => !isRunning(before.pid, 'mariadbd'), 'the end of the database');
+		const ready = () => fetch(`http://127.0.0.1:${port}/api/v1/ready`).then(({ status }) => status);
+		const told: number[] = [await ready()];
+		await until(async () => told.push(await ready()) && told.at(-1) === 200, 'ready again');
+		expect(told[0]).toBe(503);
+		expect(new Set(told)).toEqual(new Set([503, 200]));
+		expect(database()).toMatchObject({ port: before.port, password: before.password });
+		expect((await signIn('rla', '90210')).status).toBe(201);
+		await stop();
+		const { status, stderr } = await ended;
+		expect(status).toBe(0);
+		expect(stderr).toContain('the application ended by SIGKILL; it is started again.');
+		expect(stderr).toContain('the database ended by SIGKILL; it is started again.');
 		expect(database()).toBeUndefined();
-		await (await serveHere(['start'])).stop();
 	});
 
 	it('a busy port is said before anything is served', async () => {

@@ -7,6 +7,7 @@ import { behaviours, type Behaviour } from '../../devices/joint-model.ts';
 import { StandIns } from '../../devices/stand-ins.ts';
 import { viewJob } from '../../src/core/job/view.ts';
 import { placeSchema, taskSchema } from '../../src/lib/schema/device.ts';
+import { diskFull } from '../../src/lib/server/db/trouble.ts';
 import { findDevice, listHeld, listReadingsOf, setTask } from '../../src/lib/server/db/devices.ts';
 import {
 	addDevice,
@@ -25,6 +26,9 @@ import { until } from './until.ts';
 
 const shop = useShop('devices');
 const quiet = { info() {}, warn() {}, error() {} };
+/** Full while a test says so. */
+let full = false;
+const disk = { hasSpace: () => (full ? Promise.reject(diskFull()) : Promise.resolve()) };
 const load = (id: string) => shop.record(id);
 
 let gateway: Server;
@@ -35,7 +39,7 @@ async function open(at = 0): Promise<void> {
 	lines = new DeviceLines();
 	told = [];
 	gateway = openGateway(
-		{ db: shop.db, log: quiet, lines, announce: (id) => told.push(id) },
+		{ db: shop.db, log: quiet, disk, lines, announce: (id) => told.push(id) },
 		at,
 		'127.0.0.1'
 	);
@@ -437,6 +441,61 @@ describe('the line', () => {
 			),
 			{ numRuns: 12 }
 		);
+	});
+
+	it('while the disk is full nothing is taken; the device sends it once there is space', async () => {
+		const bench = await asked();
+		full = true;
+		bench.standIns.pull('good');
+		await until(() => bench.standIns.wrench.waiting > 0, 'pulled');
+		await until(() => !bench.standIns.wrench.connected, 'line ended');
+		expect((await load(bench.jobId)).torques).toEqual([]);
+		expect((await findDevice(shop.db, bench.wrench.id))!.lastSeq).toBe(0);
+		full = false;
+		await until(() => bench.standIns.wrench.waiting === 0, 'sent');
+		expect((await load(bench.jobId)).torques).toHaveLength(1);
+		bench.standIns.end();
+	});
+
+	it('an id of any shape is answered, and another device’s is no duplicate', async () => {
+		const [mine, other] = [await device(), await device()];
+		const first = reading({ seq: 1 });
+		expect(await say(hello(other.token), first)).toMatchObject([{}, { type: 'ack' }]);
+		const id = `{${uuidv7()}}`;
+		const answers = await say(
+			hello(mine.token),
+			first,
+			reading({ seq: 1, id }),
+			reading({ seq: 1, id: 7 }),
+			reading({ seq: 1, id: { $ne: 1 } }),
+			{ type: 'lost', seq: 1e300 },
+			{ type: 'lost', seq: -1 },
+			reading({ seq: 1 })
+		);
+		expect(answers.map(({ type, result }) => result ?? type)).toEqual([
+			'welcome',
+			...Array.from({ length: 5 }, () => 'refused'),
+			'duplicate',
+			'held'
+		]);
+		expect(answers[1]!.reason).toContain('another device’s reading');
+	});
+
+	it('a device that reads no answer is ended, and the server goes on', async () => {
+		const { token } = await device();
+		const deaf = connect(port, '127.0.0.1');
+		deaf.on('error', () => undefined);
+		deaf.pause();
+		deaf.write(`${JSON.stringify(hello(token))}\n`);
+		const ping = `${JSON.stringify({ type: 'nonsense', id: 'x'.repeat(400) })}\n`.repeat(100);
+		let over = false;
+		deaf.on('close', () => (over = true));
+		const flood = () => {
+			for (let i = 0; i < 20 && !over && deaf.writable; i++) deaf.write(ping);
+			return over;
+		};
+		await until(flood, 'the end of a line nobody reads');
+		expect((await say(hello((await device()).token))).map(({ type }) => type)).toEqual(['welcome']);
 	});
 
 	it('a device that was switched off is not listened to', async () => {

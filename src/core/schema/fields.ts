@@ -38,7 +38,8 @@ export function quantity(
 		.description(`${dimension} as said, for example with its unit`);
 }
 
-export const uuid = () => Joi.string().guid().lowercase().prefs({ convert: true });
+export const uuid = () =>
+	Joi.string().guid({ separator: '-', wrapper: false }).lowercase().prefs({ convert: true });
 
 /** A line or a paragraph of text; control characters are refused, anything else is kept as typed. */
 export const text = (max: number) =>

@@ -4,6 +4,7 @@ import { pino } from 'pino';
 import { readConfig } from './config.ts';
 import { openDatabase } from './db/pool.ts';
 import { DeviceLines } from './devices/gateway.ts';
+import { watchDisk } from './disk.ts';
 import { shrinker } from './jobs/shrink.ts';
 import type { Sealer } from './proof/keys.ts';
 import { Threads } from './threads/threads.ts';
@@ -29,6 +30,7 @@ export const log = pino({
 	timestamp: pino.stdTimeFunctions.isoTime
 });
 export const db = openDatabase(config.database);
+export const disk = watchDisk(config.sealer.folder, config.diskReserveMb, (line) => log.warn(line));
 export const deviceLines = new DeviceLines();
 
 /** What may take long: computations, files that are looked through. */

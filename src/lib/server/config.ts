@@ -10,6 +10,8 @@ export interface Config {
 	logLevel: string;
 	/** What signatures are sealed with: the folder of the key, and where its proof is opened. */
 	sealer: { folder: string; origin: string };
+	/** Space on the disk that writes leave free, MB. */
+	diskReserveMb: number;
 	/** Folder of the programs that run on threads and in processes of their own. */
 	tasks: string;
 	/** Where devices connect; undefined: nowhere. */
@@ -27,6 +29,7 @@ const schema = Joi.object({
 		.required(),
 	VANE_KEY_DIR: Joi.string().required(),
 	VANE_TASKS: Joi.string().required(),
+	VANE_DISK_RESERVE_MB: Joi.number().min(0).max(1_000_000).default(256),
 	VANE_SESSION_HOURS: Joi.number().min(0.01).max(720).default(12),
 	VANE_DEVICE_HOST: Joi.string().hostname().default('127.0.0.1'),
 	VANE_DEVICE_PORT: Joi.number().port(),
@@ -54,6 +57,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
 		secureCookies: value.VANE_ORIGIN!.startsWith('https:'),
 		sessionHours: Number(value.VANE_SESSION_HOURS),
 		logLevel: value.VANE_LOG_LEVEL!,
+		diskReserveMb: Number(value.VANE_DISK_RESERVE_MB),
 		tasks: value.VANE_TASKS!,
 		sealer: { folder: value.VANE_KEY_DIR!, origin: value.VANE_ORIGIN! },
 		...(value.VANE_DEVICE_PORT && {

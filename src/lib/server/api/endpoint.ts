@@ -4,6 +4,7 @@ import { validate } from '../../../core/validate.ts';
 import type { TypedContext } from '../../../core/schema/fields.ts';
 import { db, log } from '../app.ts';
 import { findPerson, type Person } from '../db/people.ts';
+import { troubleOf } from '../db/trouble.ts';
 import { invalid, Problem, refuse } from '../../../core/problem.ts';
 import { parseJson, readText } from './body.ts';
 import { operationOf } from './operations.ts';
@@ -30,12 +31,9 @@ export const json = (body: object, status = 200, headers: Record<string, string>
 
 export function problemResponse(error: unknown, event: RequestEvent): Response {
 	const reference = event.locals.reference;
-	const problem =
-		error instanceof Problem
-			? error
-			: new Problem(500, 'Something failed on the server; nothing was changed.');
-	if (!(error instanceof Problem))
-		log.error({ reference, path: event.url.pathname, err: error }, 'request failed');
+	const known = error instanceof Problem ? error : troubleOf(error);
+	const problem = known ?? new Problem(500, 'Something failed on the server; nothing was changed.');
+	if (!known) log.error({ reference, path: event.url.pathname, err: error }, 'request failed');
 	const headers: Record<string, string> = { 'content-type': 'application/problem+json' };
 	if (problem.status === 429) headers['retry-after'] = String(problem.extra.retryAfterSeconds);
 	const body = {

@@ -6,6 +6,7 @@ import { createServer, type Server, type Socket } from 'node:net';
 import { createInterface } from 'node:readline';
 import type { Logger } from 'pino';
 import type { Entry } from '../../../core/job/book/entry.ts';
+import { Problem } from '../../../core/problem.ts';
 import { faultLine, validate } from '../../../core/validate.ts';
 import type { DeviceTask, SentReading } from '../../devices/model.ts';
 import { helloSchema, sentReadingSchema } from '../../schema/device.ts';
@@ -13,6 +14,7 @@ import { parseJson } from '../api/body.ts';
 import { tokenHash } from '../auth/secrets.ts';
 import { findDevice, findDeviceByToken, setSeen } from '../db/devices.ts';
 import type { Database } from '../db/pool.ts';
+import type { Disk } from '../disk.ts';
 import { passOver, takeReading } from './readings.ts';
 
 /** A line longer than this is no reading; the connection is ended. */
@@ -29,6 +31,8 @@ export interface GatewayOptions {
 	log: Pick<Logger, 'info' | 'warn' | 'error'>;
 	/** A reading came in for this job, and became these entries of its book. */
 	announce: (jobId: string, readingId: string, entries: readonly Entry[]) => void;
+	/** Nothing is taken while it is full. */
+	disk: Disk;
 	/** Lets connected devices be told of their tasks. */
 	lines: DeviceLines;
 }
@@ -71,8 +75,13 @@ export class DeviceLines {
 	}
 }
 
+/** A device that reads none of its answers is ended once so much waits for it. */
+const mostUnread = 64 * 1024;
+
 const say = (socket: Socket, message: object): void => {
-	if (socket.writable) socket.write(`${JSON.stringify(message)}\n`);
+	if (!socket.writable) return;
+	socket.write(`${JSON.stringify(message)}\n`);
+	if (socket.writableLength > mostUnread) socket.destroy();
 };
 
 /** What a device needs to know of its task. */
@@ -98,7 +107,10 @@ export function openGateway(options: GatewayOptions, port: number, host: string)
 	return server;
 }
 
-async function serve(socket: Socket, { db, log, announce, lines }: GatewayOptions): Promise<void> {
+async function serve(
+	socket: Socket,
+	{ db, log, announce, disk, lines }: GatewayOptions
+): Promise<void> {
 	socket.setNoDelay(true);
 	socket.setTimeout(silenceMs, () => socket.destroy());
 	socket.on('error', () => socket.destroy());
@@ -125,7 +137,7 @@ async function serve(socket: Socket, { db, log, announce, lines }: GatewayOption
 				say(socket, { type: 'refused', reason: 'this device is switched off in the shop' });
 				return;
 			}
-			await answer(socket, deviceId, message, { db, log, announce, lines });
+			await answer(socket, deviceId, message, { db, log, announce, disk, lines });
 		}
 	} finally {
 		clearTimeout(early);
@@ -191,11 +203,17 @@ async function hello(
 	return device.id;
 }
 
+interface Refused {
+	refused: string;
+}
+const wordsOf = ({ message, faults }: Problem): string =>
+	faults.length ? faults.map(faultLine).join('; ') : message;
+
 async function answer(
 	socket: Socket,
 	deviceId: string,
 	message: Record<string, unknown> | undefined,
-	{ db, log, announce, lines }: GatewayOptions
+	{ db, log, announce, disk, lines }: GatewayOptions
 ): Promise<void> {
 	if (message?.type === 'ping') return say(socket, { type: 'pong' });
 	if (message?.type === 'lost' && Number.isSafeInteger(message.seq)) {
@@ -211,7 +229,15 @@ async function answer(
 		return say(socket, { type: 'refused', seq: message?.seq, id: message?.id, reason });
 	}
 	const { type: _, ...sent } = checked.value;
-	const taken = await takeReading(db, deviceId, sent);
+	// Not acknowledged, so the device keeps it and sends it again when it connects the next time.
+	await disk.hasSpace();
+	const taken = await takeReading(db, deviceId, sent).catch((error: unknown): Refused => {
+		// What was said is to blame, and would be refused again: the device is told.
+		if (error instanceof Problem && error.status < 500) return { refused: wordsOf(error) };
+		throw error;
+	});
+	if ('refused' in taken)
+		return say(socket, { type: 'refused', seq: sent.seq, id: sent.id, reason: taken.refused });
 	if ('resendFrom' in taken) return say(socket, { type: 'resend', from: taken.resendFrom });
 	const { result, reason } = taken;
 	// Stored and committed: only now may the device forget it.

@@ -58,6 +58,8 @@ export function takeReading(db: Database, deviceId: string, sent: SentReading): 
 	return db.transaction(async (tx) => {
 		const device = (await lockDevice(tx, deviceId))!;
 		const here = await findDeviceReading(tx, sent.id);
+		if (here && here.deviceId !== deviceId)
+			throw refuse('id', 'is that of another device’s reading', sent.id);
 		if (here) {
 			return { result: 'duplicate', reason: 'this reading is here already', taskDone: false };
 		}

@@ -3,7 +3,7 @@ import { execFile } from 'node:child_process';
 import pLimit from 'p-limit';
 import { Problem, refuse } from '../../../core/problem.ts';
 
-export interface Picture {
+interface Picture {
 	jpeg: Buffer;
 	/** Pixels. */
 	width: number;
@@ -23,7 +23,7 @@ const signatures: readonly (readonly [at: number, bytes: string])[][] = [
 ];
 
 /** JPEG, PNG or WebP by its first bytes, whatever its name says (PNG 3rd ed. 5.2, RFC 9649, JFIF). */
-export const isPicture = (bytes: Buffer): boolean =>
+const isPicture = (bytes: Buffer): boolean =>
 	signatures.some((parts) =>
 		parts.every(([at, hex]) => bytes.subarray(at, at + hex.length / 2).toString('hex') === hex)
 	);
