@@ -28,7 +28,7 @@ const writes = (method: string, path: string): boolean =>
 
 export const init: ServerInit = () => {
 	startThreads();
-	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, endStreams);
+	for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => endStreams());
 	const gateway =
 		config.devices &&
 		openGateway(

@@ -13,7 +13,9 @@ export interface RunningApplication extends Running {
 	process: ChildProcess;
 }
 
-/** What the server reads from its environment: ours (src/lib/server/config.ts), then SvelteKit's Node adapter's. */
+const serverProgram = join(root, 'build/programs/serve.js');
+
+/** What the server reads from its environment: ours (src/lib/server/config.ts), then SvelteKit's. */
 export function serverEnvironment(address: DatabaseAddress, settings: Settings): NodeJS.ProcessEnv {
 	return {
 		...process.env,
@@ -25,14 +27,12 @@ export function serverEnvironment(address: DatabaseAddress, settings: Settings):
 		VANE_DB_NAME: address.database,
 		VANE_ORIGIN: settings.origin,
 		VANE_KEY_DIR: keyFolder(settings.folder),
-		VANE_TASKS: join(root, 'build/tasks'),
+		VANE_PROGRAMS: join(root, 'build/programs'),
+		VANE_HOST: settings.host,
+		VANE_PORT: String(settings.port),
 		VANE_DEVICE_HOST: settings.deviceHost,
 		VANE_DEVICE_PORT: String(settings.devicePort),
-		HOST: settings.host,
-		PORT: String(settings.port),
-		ORIGIN: settings.origin,
-		BODY_SIZE_LIMIT: '8M',
-		SHUTDOWN_TIMEOUT: '5'
+		ORIGIN: settings.origin
 	};
 }
 
@@ -59,7 +59,7 @@ export async function startApplication(
 ): Promise<RunningApplication> {
 	const logFile = join(settings.folder, 'application.log');
 	const log = openSync(logFile, 'a');
-	const server = spawn(process.execPath, [join(root, 'build/index.js')], {
+	const server = spawn(process.execPath, [serverProgram], {
 		cwd: root,
 		env: serverEnvironment(address, settings),
 		detached: true,

@@ -12,7 +12,7 @@ const sources = [
 	'package-lock.json',
 	'svelte.config.js',
 	'vite.config.ts',
-	'vite.tasks.config.ts',
+	'vite.programs.config.ts',
 	'tsconfig.json'
 ];
 const stamp = join(root, 'build/.vane-stamp');
@@ -42,8 +42,8 @@ function vite(...args: string[]): void {
 	if (ran.status !== 0) throw problem(`the application did not build:\n${ran.stdout}${ran.stderr}`);
 }
 
-/** What runs on threads of its own. */
-export const buildTasks = (): void => vite('--config', 'vite.tasks.config.ts');
+/** The server, and what runs on threads of its own. */
+export const buildPrograms = (): void => vite('--config', 'vite.programs.config.ts');
 
 export function buildIfChanged(): void {
 	const wanted = fingerprint();
@@ -51,7 +51,7 @@ export function buildIfChanged(): void {
 	console.error('vane: building …');
 	rmSync(join(root, 'build'), { recursive: true, force: true });
 	vite();
-	buildTasks();
+	buildPrograms();
 	writeFileSync(stamp, wanted);
 }
 

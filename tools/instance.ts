@@ -44,7 +44,7 @@ export async function takeOver(settings: Settings): Promise<void> {
 				`already running at ${found.origin} (process ${found.launcher}). Stop it there with Ctrl-C first.`
 			);
 		}
-		if (found.application && isRunning(found.application, 'build/index.js')) {
+		if (found.application && isRunning(found.application, 'build/programs/serve.js')) {
 			await stopProcess(found.application, 5_000);
 		}
 		rmSync(launcherFile(settings.folder), { force: true });

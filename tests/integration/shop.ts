@@ -42,7 +42,7 @@ export function checked<T>(schema: Parameters<typeof validate>[0], data: unknown
 }
 
 /** Pictures are made small by the built program. */
-export const shrink = shrinker(join(root, 'build/tasks/picture.js'));
+export const shrink = shrinker(join(root, 'build/programs/picture.js'));
 
 export class TestShop {
 	db!: OpenDatabase;

@@ -5,7 +5,7 @@ import { Problem } from '../../src/core/problem.ts';
 import { root } from '../../tools/system.js';
 import { Threads } from '../../src/lib/server/threads/threads.ts';
 
-const file = join(root, 'build/tasks/tasks.js');
+const file = join(root, 'build/programs/tasks.js');
 const threads = new Threads({ file, count: 2, limitMs: 600_000 });
 beforeAll(() => void threads.start());
 afterAll(() => threads.close());

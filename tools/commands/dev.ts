@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { loadDemo } from '../../demo/load.ts';
 import { findShop } from '../../src/lib/server/db/shop.ts';
 import { serverEnvironment } from '../application.ts';
-import { buildTasks } from '../build.ts';
+import { buildPrograms } from '../build.ts';
 import { openInstance } from '../instance.ts';
 import { stopProcess } from '../process.ts';
 import { keyFolder, readSettings } from '../settings.ts';
@@ -15,7 +15,7 @@ export async function run(args: string[]): Promise<void> {
 	const instance = await openInstance(settings);
 	const sealer = { folder: keyFolder(settings.folder), origin: settings.origin };
 	if (!(await findShop(instance.db))) await loadDemo(instance.db, sealer);
-	buildTasks();
+	buildPrograms();
 	const vite = spawn(
 		process.execPath,
 		[

@@ -20,7 +20,7 @@ const whileBuilding = {
 	VANE_DB_PASSWORD: 'none',
 	VANE_ORIGIN: 'http://localhost',
 	VANE_KEY_DIR: 'none',
-	VANE_TASKS: 'none'
+	VANE_PROGRAMS: 'none'
 };
 
 export const config = readConfig(building ? whileBuilding : process.env);
@@ -35,18 +35,18 @@ export const deviceLines = new DeviceLines();
 
 /** What may take long: computations, files that are looked through. */
 export const threads = new Threads({
-	file: join(config.tasks, 'tasks.js'),
+	file: join(config.programs, 'tasks.js'),
 	count: Math.max(2, availableParallelism() - 1),
 	limitMs: 60_000
 });
 /** Sheets are drawn with a job's row held: they wait behind nothing else. */
-const drawing = new Threads({ file: join(config.tasks, 'tasks.js'), count: 1, limitMs: 60_000 });
+const drawing = new Threads({ file: join(config.programs, 'tasks.js'), count: 1, limitMs: 60_000 });
 export const sealer: Sealer = {
 	...config.sealer,
 	draw: (sheet, mark) => drawing.run('drawSheet', { sheet, mark }, { who: mark.head })
 };
 
-export const shrink = shrinker(join(config.tasks, 'picture.js'));
+export const shrink = shrinker(join(config.programs, 'picture.js'));
 
 /** So that nobody waits for a thread to begin. */
 export function startThreads(): void {

@@ -9,7 +9,7 @@ const right = {
 	VANE_DB_NAME: 'vane',
 	VANE_ORIGIN: 'http://127.0.0.1:4180',
 	VANE_KEY_DIR: '/tmp/keys',
-	VANE_TASKS: '/tmp/tasks'
+	VANE_PROGRAMS: '/tmp/programs'
 };
 
 describe('the server’s settings', () => {
@@ -32,6 +32,7 @@ describe('the server’s settings', () => {
 		[{ VANE_LOG_LEVEL: 'loud' }, 'VANE_LOG_LEVEL: must be one of'],
 		[{ VANE_ORIGIN: 'ftp://x' }, 'VANE_ORIGIN'],
 		[{ VANE_DB_NAME: 'a; DROP' }, 'VANE_DB_NAME'],
+		[{ VANE_TRUSTED_PROXY: 'the proxy' }, 'VANE_TRUSTED_PROXY: must be IP addresses'],
 		[{ VANE_DB_HOST: undefined }, 'VANE_DB_HOST: is required']
 	])('a wrong one is one line: %o', (change, words) => {
 		expect(() => readConfig({ ...right, ...change })).toThrow(words);

@@ -12,8 +12,16 @@ export interface Config {
 	sealer: { folder: string; origin: string };
 	/** Space on the disk that writes leave free, MB. */
 	diskReserveMb: number;
-	/** Folder of the programs that run on threads and in processes of their own. */
-	tasks: string;
+	/** Folder of the built programs that run on threads and in processes of their own. */
+	programs: string;
+	http: {
+		host: string;
+		port: number;
+		/** A request that is not all there by then is ended. */
+		requestSeconds: number;
+		/** Addresses or networks whose word on the client's address is taken. */
+		trustedProxies: string[];
+	};
 	/** Where devices connect; undefined: nowhere. */
 	devices?: { host: string; port: number };
 }
@@ -28,7 +36,13 @@ const schema = Joi.object({
 		.uri({ scheme: ['http', 'https'] })
 		.required(),
 	VANE_KEY_DIR: Joi.string().required(),
-	VANE_TASKS: Joi.string().required(),
+	VANE_PROGRAMS: Joi.string().required(),
+	VANE_HOST: Joi.string().hostname().default('127.0.0.1'),
+	VANE_PORT: Joi.number().port().default(4180),
+	VANE_REQUEST_SECONDS: Joi.number().min(1).max(600).default(60),
+	VANE_TRUSTED_PROXY: Joi.string()
+		.pattern(/^[\da-f.:/]+(,[\da-f.:/]+)*$/i)
+		.messages({ 'string.pattern.base': 'must be IP addresses or networks with commas between' }),
 	VANE_DISK_RESERVE_MB: Joi.number().min(0).max(1_000_000).default(256),
 	VANE_SESSION_HOURS: Joi.number().min(0.01).max(720).default(12),
 	VANE_DEVICE_HOST: Joi.string().hostname().default('127.0.0.1'),
@@ -58,7 +72,13 @@ export function readConfig(env: Record<string, string | undefined>): Config {
 		sessionHours: Number(value.VANE_SESSION_HOURS),
 		logLevel: value.VANE_LOG_LEVEL!,
 		diskReserveMb: Number(value.VANE_DISK_RESERVE_MB),
-		tasks: value.VANE_TASKS!,
+		programs: value.VANE_PROGRAMS!,
+		http: {
+			host: value.VANE_HOST!,
+			port: Number(value.VANE_PORT),
+			requestSeconds: Number(value.VANE_REQUEST_SECONDS),
+			trustedProxies: value.VANE_TRUSTED_PROXY?.split(',') ?? []
+		},
 		sealer: { folder: value.VANE_KEY_DIR!, origin: value.VANE_ORIGIN! },
 		...(value.VANE_DEVICE_PORT && {
 			devices: { host: value.VANE_DEVICE_HOST!, port: Number(value.VANE_DEVICE_PORT) }

@@ -4,15 +4,27 @@
  * all the same.
  */
 import type { Entry } from '../../core/job/book/entry.ts';
+import { Problem } from '../../core/problem.ts';
 
-type Listener = { say: (event: string, data: string) => void; end: () => void };
+interface Stream {
+	jobId: string;
+	personId: string;
+	say: (event: string, data: string) => void;
+	end: () => void;
+}
 
-const listeners = new Map<string, Set<Listener>>();
+const streams = new Set<Stream>();
 /** Keeps proxies from closing a stream that has nothing to say. */
 const heartbeatMs = 25_000;
+/** Then the page connects anew, and shows again who it is: nobody listens on after their session has run out. */
+const longestMs = 15 * 60_000;
+/** Pages in the background hold none: a person with so many has something broken. */
+const mostPerPerson = 16;
+/** A page that reads nothing is ended once so much waits for it, bytes. */
+const mostUnread = 256 * 1024;
 
 const each = (jobId: string, event: string, data: string) => {
-	for (const listener of listeners.get(jobId) ?? []) listener.say(event, data);
+	for (const stream of streams) if (stream.jobId === jobId) stream.say(event, data);
 };
 
 /** Entries were added to a job's book. */
@@ -25,41 +37,58 @@ export function announceDevice(jobId: string, readingId: string): void {
 	each(jobId, 'device', readingId);
 }
 
-/** Ends every stream: an open one would hold up the end of the server. */
-export function endStreams(): void {
-	for (const open of listeners.values()) for (const listener of open) listener.end();
+/** Ends every stream: an open one would hold up the end of the server. @param personId only theirs */
+export function endStreams(personId?: string): void {
+	for (const stream of streams)
+		if (personId === undefined || stream.personId === personId) stream.end();
 }
 
 /** How many streams are open, for tests and the log. */
-export const openStreams = (): number =>
-	[...listeners.values()].reduce((sum, open) => sum + open.size, 0);
+export const openStreams = (): number => streams.size;
 
-/** Server-sent events for each write of the job, until the page goes away. */
-export function changesOf(jobId: string): ReadableStream<Uint8Array> {
+/**
+ * Server-sent events for each write of the job, until the page goes away.
+ *
+ * @throws Problem 429 of a person who holds too many already
+ */
+export function changesOf(jobId: string, personId: string): ReadableStream<Uint8Array> {
+	const theirs = [...streams].filter((stream) => stream.personId === personId).length;
+	if (theirs >= mostPerPerson) {
+		throw new Problem(429, 'Too many pages follow jobs at once: close some.', [], {
+			retryAfterSeconds: 30
+		});
+	}
 	const encoder = new TextEncoder();
-	let listener: Listener;
-	let heartbeat: ReturnType<typeof setInterval>;
-	const forget = () => {
-		clearInterval(heartbeat);
-		const open = listeners.get(jobId);
-		open?.delete(listener);
-		if (open?.size === 0) listeners.delete(jobId);
-	};
-	return new ReadableStream({
-		start(controller) {
-			const send = (text: string) => controller.enqueue(encoder.encode(text));
-			listener = {
-				say: (event, data) => send(`event: ${event}\ndata: ${data}\n\n`),
-				end() {
-					forget();
-					controller.close();
-				}
-			};
-			const open = listeners.get(jobId) ?? new Set();
-			listeners.set(jobId, open.add(listener));
-			heartbeat = setInterval(() => send(':\n\n'), heartbeatMs);
-			send('retry: 3000\n\n');
+	let forget = () => false;
+	return new ReadableStream(
+		{
+			start(controller) {
+				const send = (text: string) => {
+					controller.enqueue(encoder.encode(text));
+					if (controller.desiredSize! < 0) stream.end();
+				};
+				const stream: Stream = {
+					jobId,
+					personId,
+					say: (event, data) => send(`event: ${event}\ndata: ${data}\n\n`),
+					end() {
+						if (forget()) controller.close();
+					}
+				};
+				const heartbeat = setInterval(() => send(':\n\n'), heartbeatMs);
+				const longest = setTimeout(stream.end, longestMs);
+				forget = () => {
+					clearInterval(heartbeat);
+					clearTimeout(longest);
+					return streams.delete(stream);
+				};
+				streams.add(stream);
+				send('retry: 3000\n\n');
+			},
+			cancel() {
+				forget();
+			}
 		},
-		cancel: forget
-	});
+		new ByteLengthQueuingStrategy({ highWaterMark: mostUnread })
+	);
 }

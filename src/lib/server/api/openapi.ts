@@ -44,8 +44,12 @@ const problem = {
 	}
 };
 
-/** The OpenAPI 3.1 document, made from the schemas that check the requests. */
-export function openApi(): object {
+let document: object | undefined;
+
+/** The OpenAPI 3.1 document, made once from the schemas that check the requests. */
+export const openApi = (): object => (document ??= documentOf());
+
+function documentOf(): object {
 	const paths: Record<string, Record<string, object>> = {};
 	for (const {
 		path,

@@ -4,6 +4,7 @@ import { clearSessionCookie, setSessionCookie } from '$lib/server/auth/cookie';
 import { tokenHash } from '$lib/server/auth/secrets';
 import { signIn } from '$lib/server/auth/sign-in';
 import { deleteSession, deleteSessionsOf } from '$lib/server/db/sessions';
+import { endStreams } from '$lib/server/live';
 
 /** Sign in. */
 export const POST = endpoint(async (event) => {
@@ -18,8 +19,10 @@ export const POST = endpoint(async (event) => {
 /** Sign out here, or with ?everywhere=1 on every device of this person. */
 export const DELETE = endpoint(async (event) => {
 	const who = person(event);
-	if (event.url.searchParams.get('everywhere') === '1') await deleteSessionsOf(db, who.id);
-	else await deleteSession(db, tokenHash(event.locals.token!));
+	if (event.url.searchParams.get('everywhere') === '1') {
+		await deleteSessionsOf(db, who.id);
+		endStreams(who.id);
+	} else await deleteSession(db, tokenHash(event.locals.token!));
 	clearSessionCookie(event.cookies);
 	return new Response(null, { status: 204 });
 });
