@@ -43,10 +43,10 @@ function scatter(spread: number): number {
 
 const hired = '2026-01-05T08:00:00.000Z';
 const people = [
-	{ id: key(hired), handle: 'mara', name: 'Mara Lindholm', role: 'lead', pin: '4711' },
-	{ id: key(hired), handle: 'tomas', name: 'Tomas Okoro', role: 'technician', pin: '2580' },
-	{ id: key(hired), handle: 'jo', name: 'Jo Brandvik', role: 'technician', pin: '1379' },
-	{ id: key(hired), handle: 'ilse', name: 'Ilse Renner', role: 'lead', pin: '8642' }
+	{ id: key(hired), handle: 'mara', name: 'Mara Lindholm', role: 'lead', pin: '471926' },
+	{ id: key(hired), handle: 'tomas', name: 'Tomas Okoro', role: 'technician', pin: '258014' },
+	{ id: key(hired), handle: 'jo', name: 'Jo Brandvik', role: 'technician', pin: '137950' },
+	{ id: key(hired), handle: 'ilse', name: 'Ilse Renner', role: 'lead', pin: '864207' }
 ] as const;
 type Handle = (typeof people)[number]['handle'];
 const idOf = (handle: Handle) => people.find((person) => person.handle === handle)!.id;

@@ -6,10 +6,19 @@ import compression from 'compression';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import proxyAddress from 'proxy-addr';
 import { readConfig } from './lib/server/config.ts';
+import { makeLog } from './lib/server/log.ts';
 
 type Handler = (req: IncomingMessage, res: ServerResponse) => void;
 
-const { http } = readConfig(process.env);
+const { http, logLevel } = readConfig(process.env);
+const log = makeLog(logLevel);
+for (const event of ['uncaughtException', 'unhandledRejection'] as const) {
+	// Node.js would print the error with all that hangs on it.
+	process.on(event, (error: unknown) => {
+		log.fatal({ err: error }, 'ended by an error that nobody took');
+		process.exit(1);
+	});
+}
 /** Where SvelteKit is told the client's address; what a client says there itself is written over. */
 const clientHeader = 'x-vane-client';
 Object.assign(process.env, { ADDRESS_HEADER: clientHeader, BODY_SIZE_LIMIT: '8M' });

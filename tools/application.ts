@@ -1,10 +1,11 @@
 /** The built server as a process of its own: started, watched until it answers, stopped. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { closeSync, openSync } from 'node:fs';
+import { closeSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { tail, type DatabaseAddress } from './database.ts';
 import { endOf, type Running } from './keep-running.ts';
+import { openLog } from './log-file.ts';
 import { problem, stopProcess } from './process.ts';
 import { keyFolder, type Settings } from './settings.ts';
 import { root } from './system.js';
@@ -57,8 +58,7 @@ export async function startApplication(
 	address: DatabaseAddress,
 	settings: Settings
 ): Promise<RunningApplication> {
-	const logFile = join(settings.folder, 'application.log');
-	const log = openSync(logFile, 'a');
+	const [logFile, log] = openLog(settings.folder, 'application.log', 'a');
 	const server = spawn(process.execPath, [serverProgram], {
 		cwd: root,
 		env: serverEnvironment(address, settings),

@@ -7,7 +7,6 @@ import {
 	closeSync,
 	existsSync,
 	mkdirSync,
-	openSync,
 	readFileSync,
 	renameSync,
 	rmSync,
@@ -18,6 +17,7 @@ import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
 import { endOf, type Running } from './keep-running.ts';
+import { openLog } from './log-file.ts';
 import { problem, isRunning, stopProcess } from './process.ts';
 import { findProgram } from './system.js';
 
@@ -39,7 +39,28 @@ interface InstanceFile extends DatabaseAddress {
 	pid: number;
 }
 
-const databaseName = 'vane';
+/** A restore makes another database beside this one and then says here that it is the one in use. */
+const nameFile = (folder: string) => join(folder, 'database-name');
+const firstName = 'vane';
+
+function databaseIn(folder: string): string {
+	if (!existsSync(nameFile(folder))) return firstName;
+	const name = readFileSync(nameFile(folder), 'utf8').trim();
+	return /^vane(_\d+)?$/.test(name) ? name : firstName;
+}
+
+/** Where a restore makes its database. */
+export function nextDatabase(address: DatabaseAddress): DatabaseAddress {
+	const number = Number(/_(\d+)$/.exec(address.database)?.[1] ?? 1);
+	return { ...address, database: `${firstName}_${number + 1}` };
+}
+
+/** From the next start on, in one step: the instance is the one or the other, whatever happens meanwhile. */
+export function useDatabase(folder: string, name: string): void {
+	const beside = `${nameFile(folder)}.new`;
+	writeFileSync(beside, `${name}\n`, { flush: true });
+	renameSync(beside, nameFile(folder));
+}
 
 /** Address of the instance that runs on this folder now, if one does. */
 export function runningDatabase(folder: string): (DatabaseAddress & { pid: number }) | undefined {
@@ -66,7 +87,7 @@ export async function startDatabase(
 	const left = runningDatabase(folder);
 	if (left) await stopProcess(left.pid, 60_000);
 
-	mkdirSync(folder, { recursive: true });
+	makePrivateFolder(folder);
 	const account = serverAccount(folder);
 	const dataDir = join(folder, 'mariadb');
 	const env = { ...process.env, TMPDIR: makeTemporaryFolder(folder, account) };
@@ -75,11 +96,10 @@ export async function startDatabase(
 	const port = as?.port ?? (await freePort());
 	const password = as?.password ?? randomBytes(24).toString('base64url');
 	const initFile = join(dataDir, 'vane-init.sql');
-	writeFileSync(initFile, initSql(password), { mode: 0o600 });
+	writeFileSync(initFile, initSql(password, databaseIn(folder)), { mode: 0o600 });
 	if (account.owner) chownSync(initFile, account.owner.uid, account.owner.gid);
 
-	const log = join(folder, 'mariadb.log');
-	const logFile = openSync(log, 'w');
+	const [log, logFile] = openLog(folder, 'mariadb.log', 'w');
 	const server = spawn(
 		program('mariadbd'),
 		[
@@ -108,7 +128,8 @@ export async function startDatabase(
 	let over = false;
 	void ended.then(() => (over = true));
 
-	const address = { host: '127.0.0.1', port, user: 'vane', password, database: databaseName };
+	const database = databaseIn(folder);
+	const address = { host: '127.0.0.1', port, user: 'vane', password, database };
 	const instance: InstanceFile = { ...address, pid };
 	writeFileSync(join(folder, 'database.json'), JSON.stringify(instance), { mode: 0o600 });
 
@@ -133,7 +154,7 @@ export async function startDatabase(
 	};
 }
 
-function initSql(password: string): string {
+function initSql(password: string, databaseName: string): string {
 	return [
 		`CREATE DATABASE IF NOT EXISTS ${databaseName} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;`,
 		`CREATE USER IF NOT EXISTS vane@'127.0.0.1' IDENTIFIED BY '${password}';`,
@@ -141,6 +162,12 @@ function initSql(password: string): string {
 		`GRANT ALL ON \`vane%\`.* TO vane@'127.0.0.1';`,
 		''
 	].join('\n');
+}
+
+/** Nobody else reads what is in it; as root, MariaDB's own user may pass through to its folder. */
+export function makePrivateFolder(folder: string): void {
+	mkdirSync(folder, { recursive: true });
+	chmodSync(folder, process.getuid?.() === 0 ? 0o711 : 0o700);
 }
 
 interface Account {

@@ -1,11 +1,11 @@
 /** One instance of Vane Set: its folder, its database with the current schema, its one launcher. */
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { openDatabase, type Database, type OpenDatabase } from '../src/lib/server/db/pool.ts';
 import { rebuild } from '../src/lib/server/jobs/projections.ts';
 import { checkPort, startApplication } from './application.ts';
-import { startDatabase, type RunningDatabase } from './database.ts';
+import { makePrivateFolder, startDatabase, type RunningDatabase } from './database.ts';
 import { keepRunning } from './keep-running.ts';
 import { isRunning, problem, stopProcess } from './process.ts';
 import type { Settings } from './settings.ts';
@@ -36,7 +36,7 @@ function readLauncher(folder: string): LauncherFile | undefined {
 
 /** Refuses when this instance runs already; clears what a killed launcher left behind. */
 export async function takeOver(settings: Settings): Promise<void> {
-	mkdirSync(settings.folder, { recursive: true });
+	makePrivateFolder(settings.folder);
 	const found = readLauncher(settings.folder);
 	if (found) {
 		if (found.launcher !== process.pid && isRunning(found.launcher, 'tools/vane.js')) {

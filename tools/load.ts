@@ -48,7 +48,7 @@ const application = await startApplication(server.address, {
 const signIn = await fetch(`${origin}/api/v1/session`, {
 	method: 'POST',
 	headers: { 'content-type': 'application/json', origin },
-	body: JSON.stringify({ handle: 'mara', secret: '4711' })
+	body: JSON.stringify({ handle: 'mara', secret: '471926' })
 });
 const cookie = signIn.headers.get('set-cookie')!.split(';')[0]!;
 async function api<T>(method: string, path: string, body?: unknown): Promise<T> {

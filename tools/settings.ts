@@ -2,6 +2,7 @@
 import Joi from 'joi';
 import { join } from 'node:path';
 import { faultLine, validate } from '../src/core/validate.ts';
+import { secret } from '../src/lib/schema/secret.ts';
 import { problem } from './process.ts';
 import { root } from './system.js';
 
@@ -41,12 +42,7 @@ const schema = Joi.object({
 		.default(Joi.ref('VANE_PORT', { adjust: (port: number) => port + 1 })),
 	VANE_ORIGIN: Joi.string().uri({ scheme: ['http', 'https'] }),
 	VANE_FIRST_LEAD_NAME: Joi.string().trim().min(1).max(120),
-	VANE_FIRST_LEAD_PIN: Joi.string()
-		.max(200)
-		.pattern(/^(\d{4,12}|.{8,})$/)
-		.messages({
-			'string.pattern.base': 'must be a PIN of 4 to 12 digits or a password of 8 characters or more'
-		})
+	VANE_FIRST_LEAD_PIN: secret()
 })
 	.and('VANE_FIRST_LEAD_NAME', 'VANE_FIRST_LEAD_PIN')
 	.prefs({ convert: true });

@@ -173,7 +173,7 @@ test('targets are big enough for a glove', async ({ mara: page, jobUrl }) => {
 
 test('a person reads and types in their own units', async ({ browser, shop, jobUrl }) => {
 	const page = patient(await (await browser.newContext({ baseURL: shop.origin })).newPage());
-	await page.request.post('/api/v1/session', { data: { handle: 'jo', secret: '1379' } });
+	await page.request.post('/api/v1/session', { data: { handle: 'jo', secret: '137950' } });
 	await page.goto('/me');
 	await page.getByText('My own').click();
 	await page.getByText('inches').click();

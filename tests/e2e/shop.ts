@@ -22,7 +22,7 @@ import { keyFolder } from '../../tools/settings';
 
 export { expect };
 
-const pins = { mara: '4711', tomas: '2580', jo: '1379', ilse: '8642' };
+const pins = { mara: '471926', tomas: '258014', jo: '137950', ilse: '864207' };
 export type Handle = keyof typeof pins;
 
 class RunningShop {

@@ -177,7 +177,7 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 	await page.keyboard.press('Tab');
 	await page.keyboard.type('tomas');
 	await page.keyboard.press('Tab');
-	await page.keyboard.type('2580');
+	await page.keyboard.type('258014');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
 

@@ -1,6 +1,15 @@
 /** The shell's commands on a data folder of their own: in this process, but for three that are really spawned. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import {
+	chmodSync,
+	existsSync,
+	mkdtempSync,
+	readFileSync,
+	rmSync,
+	statSync,
+	writeFileSync
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -239,12 +248,6 @@ describe('a shop of one’s own', () => {
 			stderr: expect.stringContaining('holds data already')
 		});
 		expect(await vane(['restore', file, '--replace'])).toMatchObject({ status: 0 });
-		const broken = join(folder, 'broken.sql');
-		writeFileSync(broken, readFileSync(file, 'utf8').slice(0, 900));
-		expect(await vane(['restore', broken, '--replace'])).toMatchObject({
-			status: 1,
-			stderr: expect.stringContaining('not a whole backup')
-		});
 		rmSync(join(folder, 'shop'), { recursive: true });
 		expect(await vane(['restore', file])).toMatchObject({ status: 0 });
 		const served = await serveHere(['start']);
@@ -253,6 +256,61 @@ describe('a shop of one’s own', () => {
 			status: 0,
 			stdout: expect.stringContaining('Ctrl-C')
 		});
+	});
+
+	it('a backup that is damaged, or says more than a backup says, changes nothing and tells nothing of what is in it', async () => {
+		const whole = readFileSync(file, 'utf8');
+		const lines = whole.trimEnd().split('\n');
+		const body = lines.slice(0, -1);
+		const person = body.findIndex((line) => line.startsWith('INSERT INTO `people`'));
+		const other = join(folder, 'other.sql');
+		const ran = join(folder, 'was-run');
+		/** As somebody would write it who knows how the last line is made. */
+		const sealed = (changed: string[]) => {
+			const text = changed.join('\n') + '\n';
+			const rows = (JSON.parse(lines.at(-1)!.split('backup: ')[1]!) as { rows: object }).rows;
+			const sha256 = createHash('sha256').update(text).digest('hex');
+			return `${text}-- Vane Set backup: ${JSON.stringify({ sha256, rows })}\n`;
+		};
+		const withLine = (line: string) => sealed(body.toSpliced(person, 0, line));
+		const cases: [text: string, words: string][] = [
+			[whole.slice(0, 900), 'its last line is missing'],
+			[whole.replace('Holm', 'Halm'), 'it was changed'],
+			[
+				body.toSpliced(person, 1).concat(lines.at(-1)!).join('\n'),
+				'people it has 0 rows and says 1'
+			],
+			[withLine(`\\! touch ${ran}`), 'nothing that a backup says'],
+			[withLine(`system touch ${ran}`), 'nothing that a backup says'],
+			[withLine('DROP DATABASE vane;'), 'nothing that a backup says'],
+			[
+				withLine("INSERT INTO `people` VALUES (1); DROP DATABASE vane; -- ');"),
+				'is not a whole backup'
+			],
+			[sealed(body.with(person, body[person]!.replace('Holm', "Ho'lm"))), 'cannot be restored']
+		];
+		for (const [text, words] of cases) {
+			writeFileSync(other, text);
+			const said = await vane(['restore', other, '--replace']);
+			expect(said, words).toMatchObject({ status: 1, stderr: expect.stringContaining(words) });
+			expect(said.stderr).toContain('Nothing was changed');
+			expect(said.stderr + said.stdout).not.toMatch(/H[oa].?lm|argon2/);
+		}
+		expect(existsSync(ran)).toBe(false);
+		expect(await vane(['backup', '--check', file])).toMatchObject({
+			status: 0,
+			stdout: expect.stringContaining('1 people')
+		});
+		const served = await serveHere(['start']);
+		expect((await signIn('rla', '90210')).status).toBe(201);
+		await served.stop();
+	});
+
+	it('logs are read by nobody else', () => {
+		const mode = (path: string) => statSync(join(folder, 'shop', path)).mode & 0o777;
+		expect(mode('logs')).toBe(0o700);
+		for (const log of ['logs/application.log', 'logs/mariadb.log']) expect(mode(log)).toBe(0o600);
+		expect(mode('.') & 0o066).toBe(0);
 	});
 
 	it('is really spawned: comes back after the launcher was killed, with what was left running taken over', async () => {

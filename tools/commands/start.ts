@@ -4,6 +4,8 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../../src/lib/server/db/pool.ts';
 import { createShop, findShop } from '../../src/lib/server/db/shop.ts';
 import { createPerson } from '../../src/lib/server/people.ts';
+import { validate } from '../../src/core/validate.ts';
+import { secret } from '../../src/lib/schema/secret.ts';
 import { buildIfChanged } from '../build.ts';
 import { serveInstance } from '../instance.ts';
 import { problem } from '../process.ts';
@@ -55,11 +57,14 @@ async function askForLead(): Promise<{ name: string; pin: string }> {
 	try {
 		let name = '';
 		while (!name.trim()) name = await ask.question('Name of the first lead: ');
-		let pin = '';
-		while (!/^(\d{4,12}|.{8,200})$/.test(pin)) {
-			pin = await ask.question('PIN (4 to 12 digits) or password (8 characters or more): ');
+		for (;;) {
+			const pin = await ask.question(
+				'PIN (6 to 12 digits; 4 are the least) or password (8 characters or more): '
+			);
+			const checked = validate<string>(secret().required(), pin);
+			if (checked.ok) return { name: name.trim(), pin };
+			console.error(checked.faults.map((fault) => fault.message).join('; '));
 		}
-		return { name: name.trim(), pin };
 	} finally {
 		ask.close();
 	}

@@ -1,16 +1,14 @@
 /** `./vane verify`: goes along books, or a job file; ends with code 1 where one does not hold. */
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { listJobs } from '../../src/lib/server/db/jobs.ts';
 import { migrate } from '../../src/lib/server/db/migrate.ts';
 import { openDatabase, type Database } from '../../src/lib/server/db/pool.ts';
 import type { JobFile } from '../../src/lib/schema/job-file.ts';
 import { readJobFile } from '../../src/lib/server/exchange/read-job-file.ts';
-import { readJob } from '../../src/lib/server/jobs/book.ts';
-import { proveBook } from '../../src/lib/server/proof/chain.ts';
+import { proveBooks } from '../../src/lib/server/proof/books.ts';
 import { keyIdOf } from '../../src/lib/server/proof/keys.ts';
 import { knownSigners } from '../../src/lib/server/proof/signers.ts';
-import { proveFile, proveSeals, type Signers } from '../../src/lib/server/proof/verify.ts';
+import { proveFile, type Signers } from '../../src/lib/server/proof/verify.ts';
 import { chooseInstance, withDatabase } from '../client.ts';
 import { problem } from '../process.ts';
 import { root } from '../system.js';
@@ -69,24 +67,11 @@ function sayOfFile(file: JobFile, signers: Signers): void {
 
 async function sayOfBooks(db: Database, wanted: readonly string[]): Promise<void> {
 	const missing = new Set(wanted);
-	const signers = await knownSigners(db);
 	let broken = 0;
-	for (const { id, number } of await listJobs(db, wanted)) {
+	for await (const { number, holds, words } of proveBooks(db, wanted)) {
 		missing.delete(number);
-		const { record, entries } = await readJob(db, id);
-		const proof = proveBook(record);
-		const seals = proveSeals(id, entries, signers);
-		const bad = seals.find(({ holds }) => !holds);
-		if (!proof.holds || bad) broken++;
-		const sealed = seals.length
-			? `, ${seals.length === 1 ? 'sealed' : `${seals.length} seals`}`
-			: '';
-		const says = proof.broken
-			? `BROKEN at ${proof.broken.seq}: ${proof.broken.words}`
-			: bad
-				? `BROKEN: the seal on entry ${bad.seq} ${bad.words}`
-				: `holds, ${proof.entries} entries${sealed}, head ${proof.head?.slice(0, 16) ?? 'none'}`;
-		console.log(`${number}  ${says}`);
+		if (!holds) broken++;
+		console.log(`${number}  ${words}`);
 	}
 	for (const number of missing) console.log(`${number}  is not a job here`);
 	if (broken || missing.size) process.exitCode = 1;

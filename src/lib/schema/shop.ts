@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { units } from '../../core/units/dimensions.ts';
+import { password, secret } from './secret.ts';
 import { requiredText, text, uuid, version } from '../../core/schema/fields.ts';
 
 const unitsSchema = () =>
@@ -9,15 +10,6 @@ const unitsSchema = () =>
 			.valid(...units.torque.map((unit) => unit.symbol))
 			.required()
 	});
-
-/** A PIN is 4 to 12 digits; anything else counts as a password and wants 8 characters or more. */
-const secret = () =>
-	Joi.string()
-		.max(200)
-		.custom((value: string, helpers) =>
-			/^\d{4,12}$/.test(value) || value.length >= 8 ? value : helpers.error('secret')
-		)
-		.messages({ secret: 'must be a PIN of 4 to 12 digits, or a password of 8 characters or more' });
 
 const handle = () =>
 	Joi.string()
@@ -54,6 +46,12 @@ export const preferencesSchema = Joi.object({
 	units: unitsSchema().allow(null).description('null follows the shop'),
 	theme: Joi.string().valid('system', 'light', 'dark')
 }).or('units', 'theme');
+
+/** A lead's second way in. */
+export const passwordSchema = Joi.object({
+	secret: Joi.string().max(200).required().description('the PIN or password that signs in now'),
+	password: password().allow(null).required().description('null takes it away')
+});
 
 export const shopSchema = Joi.object({
 	version: version(),

@@ -1,10 +1,10 @@
 /** What the running server holds: its settings, its database, its log. Opened once. */
 import { building } from '$app/environment';
-import { pino } from 'pino';
 import { readConfig } from './config.ts';
 import { openDatabase } from './db/pool.ts';
 import { DeviceLines } from './devices/gateway.ts';
 import { watchDisk } from './disk.ts';
+import { makeLog } from './log.ts';
 import { shrinker } from './jobs/shrink.ts';
 import type { Sealer } from './proof/keys.ts';
 import { Threads } from './threads/threads.ts';
@@ -24,11 +24,7 @@ const whileBuilding = {
 };
 
 export const config = readConfig(building ? whileBuilding : process.env);
-export const log = pino({
-	level: config.logLevel,
-	base: undefined,
-	timestamp: pino.stdTimeFunctions.isoTime
-});
+export const log = makeLog(config.logLevel);
 export const db = openDatabase(config.database);
 export const disk = watchDisk(config.sealer.folder, config.diskReserveMb, (line) => log.warn(line));
 export const deviceLines = new DeviceLines();

@@ -89,6 +89,6 @@ export function changesOf(jobId: string, personId: string): ReadableStream<Uint8
 				forget();
 			}
 		},
-		new ByteLengthQueuingStrategy({ highWaterMark: mostUnread })
+		{ highWaterMark: mostUnread, size: (chunk) => chunk!.byteLength }
 	);
 }

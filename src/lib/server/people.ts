@@ -1,6 +1,13 @@
 import type { Role } from '../../core/job/model.ts';
 import { hashSecret } from './auth/secrets.ts';
-import { countLeads, findPerson, insertPerson, updatePerson, type Person } from './db/people.ts';
+import {
+	countLeads,
+	findPerson,
+	insertPerson,
+	lockLeads,
+	updatePerson,
+	type Person
+} from './db/people.ts';
 import { isDuplicate, type Database } from './db/pool.ts';
 import { deleteSessionsOf } from './db/sessions.ts';
 import { renamed } from './jobs/projections.ts';
@@ -26,6 +33,7 @@ export async function changePerson(
 ): Promise<Person> {
 	const secretHash = change.secret ? await hashSecret(change.secret) : undefined;
 	return db.transaction(async (tx) => {
+		await lockLeads(tx);
 		const before = await findPerson(tx, id);
 		if (!before) throw notFound('person');
 		if (before.shop !== null) {

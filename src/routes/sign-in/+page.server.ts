@@ -1,9 +1,8 @@
+import { ownPath } from '$lib/server/auth/redirect';
 import { redirect } from '@sveltejs/kit';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) => {
 	if (locals.person) redirect(303, '/');
-	const to = url.searchParams.get('to') ?? '/';
-	// Only a path of ours: never another site's address.
-	return { title: 'Sign in', to: /^\/(?![/\\])/.test(to) ? to : '/' };
+	return { title: 'Sign in', to: ownPath(url.searchParams.get('to'), url.origin) };
 };

@@ -45,6 +45,10 @@ export const operations: readonly Operation[] = [
 	}),
 	op('delete', '/session', 'Sign out; ?everywhere=1 on every device'),
 	op('patch', '/me', 'Change one’s own units and theme', { input: shop.preferencesSchema }),
+	op('put', '/me/password', 'Set or take away one’s own password, beside the PIN (leads)', {
+		input: shop.passwordSchema,
+		most: 2 * KB
+	}),
 	op('post', '/people', 'Add a person (leads)', { input: shop.newPersonSchema }),
 	op('patch', '/people/{id}', 'Change a person (leads)', { input: shop.personChangeSchema }),
 	op('put', '/shop', 'Change the shop’s settings (leads)', { input: shop.shopSchema }),

@@ -8,6 +8,8 @@ export interface Person extends PersonName {
 	/** The shop they are of, where a job came from there; null: this one. */
 	shop: string | null;
 	canSignIn: boolean;
+	/** A lead's second way in is set. */
+	hasPassword: boolean;
 	/** Null follows the shop. */
 	units: UnitPreference | null;
 	theme: 'system' | 'light' | 'dark';
@@ -24,6 +26,7 @@ function toPerson(row: Row): Person {
 		role: row.role as Role,
 		active: row.active === 1,
 		canSignIn: row.secret_hash !== null,
+		hasPassword: row.password_hash !== null,
 		units: row.units ? JSON.parse(row.units as string) : null,
 		theme: row.theme as Person['theme']
 	};
@@ -38,13 +41,19 @@ export async function findPerson(db: Database, id: string): Promise<Person | und
 	return row && toPerson(row);
 }
 
-/** A person with the hash their secret is checked against. */
+/** A person with the hashes their secret is checked against. */
 export async function findByHandle(
 	db: Database,
 	handle: string
-): Promise<{ person: Person; secretHash: string | null } | undefined> {
+): Promise<{ person: Person; secretHash: string | null; passwordHash: string | null } | undefined> {
 	const row = await db.row('SELECT * FROM people WHERE handle = ?', [handle]);
-	return row && { person: toPerson(row), secretHash: row.secret_hash as string | null };
+	return (
+		row && {
+			person: toPerson(row),
+			secretHash: row.secret_hash as string | null,
+			passwordHash: row.password_hash as string | null
+		}
+	);
 }
 
 export async function insertPerson(
@@ -89,6 +98,16 @@ export async function updatePreferences(
 		theme,
 		id
 	]);
+}
+
+/** @param hash null takes the password away */
+export async function setPassword(db: Database, id: string, hash: string | null): Promise<void> {
+	await db.run('UPDATE people SET password_hash = ? WHERE id = ?', [hash, id]);
+}
+
+/** Until the transaction ends, who leads is changed by nobody else. */
+export async function lockLeads(db: Database): Promise<void> {
+	await db.rows("SELECT id FROM people WHERE role = 'lead' ORDER BY id FOR UPDATE");
 }
 
 /** People who could still sign in as lead; the last one may not be lost. */

@@ -7,15 +7,24 @@ import type { JobRecord } from '../../../core/job/record.ts';
 const nameOf = (job: JobRecord, id: string) =>
 	job.people.find((person) => person.id === id)?.name ?? '';
 
-/**
- * A cell that a spreadsheet would run as a formula is written as text (OWASP, CSV injection); numbers
- * stay numbers.
- */
+/** What begins a formula, in its wide forms too (OWASP, CSV injection). */
+const formula = '[=+\\-@＝＋－＠]';
+const number = /^[-+]?\d+([.,]\d+)?(e[-+]?\d+)?$/i;
+const runs = new RegExp(`^\\s*${formula}`);
+/** Where a spreadsheet set for another country, or a cell of several lines, may begin a cell of its own. */
+const runsWithin = new RegExp(`([;\\t\\r\\n]\\s*)(?=${formula})`, 'g');
+
+/** Text that a spreadsheet would run as a formula gets an apostrophe before it; numbers stay numbers. */
+export function inert(cell: unknown): unknown {
+	if (typeof cell !== 'string' || number.test(cell)) return cell;
+	return (runs.test(cell) ? `'${cell}` : cell).replace(runsWithin, "$1'");
+}
+
 function table(rows: Record<string, unknown>[], columns: string[]): string {
 	return (
 		Papa.unparse(
-			{ fields: columns, data: rows },
-			{ newline: '\r\n', escapeFormulae: /^[=+@\t\r]|^-(?![\d.])/ }
+			{ fields: columns, data: rows.map((row) => columns.map((column) => inert(row[column]))) },
+			{ newline: '\r\n' }
 		) + '\r\n'
 	);
 }

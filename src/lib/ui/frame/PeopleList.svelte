@@ -80,7 +80,7 @@
 				fault={faultOf(refusal, 'secret')}
 				hint={editing
 					? 'Empty keeps the old one; a new one signs them out'
-					: '4 to 12 digits, or 8 characters'}
+					: '6 digits or more are hard to guess (4 are the least); or 8 characters'}
 				autocomplete="new-password"
 			/>
 		</div>
