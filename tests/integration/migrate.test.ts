@@ -16,6 +16,16 @@ async function query(address: Awaited<ReturnType<typeof freshDatabase>>, sql: st
 	return rows;
 }
 
+/** Every table as MariaDB writes it. */
+async function schemaOf(address: Awaited<ReturnType<typeof freshDatabase>>): Promise<string[]> {
+	const tables = await query(address, 'SHOW TABLES');
+	const written = tables.map(async (row) => {
+		const [one] = await query(address, `SHOW CREATE TABLE \`${String(Object.values(row)[0])}\``);
+		return one!['Create Table'] as string;
+	});
+	return Promise.all(written);
+}
+
 const copies: string[] = [];
 afterAll(() => copies.forEach((folder) => rmSync(folder, { recursive: true })));
 
@@ -59,6 +69,50 @@ describe('migrations', () => {
 			'CREATE TABLE more (id INT PRIMARY KEY) ENGINE=InnoDB;'
 		);
 		expect(await migrate(address, folder)).toEqual(['9999_more.sql']);
+	});
+
+	it.each(['run', 'recorded'] as const)(
+		'killed once each statement is %s, they go on at the next start and come to the same',
+		async (point) => {
+			const [whole, killed] = [
+				await freshDatabase(inject('database'), 'whole'),
+				await freshDatabase(inject('database'), 'killed')
+			];
+			let statements = 0;
+			await migrate(whole, migrations, (at) => (statements += Number(at === point)));
+			expect(statements).toBeGreaterThan(60);
+			const kills = new Set<string>();
+			for (let over = false; !over;) {
+				over = await migrate(killed, migrations, (at, name, statement) => {
+					const here = `${name} ${statement}`;
+					if (at !== point || kills.has(here)) return;
+					kills.add(here);
+					throw new Error('killed');
+				}).then(
+					() => true,
+					(error: Error) => {
+						expect(error.message).toBe('killed');
+						return false;
+					}
+				);
+			}
+			expect(kills.size).toBe(statements);
+			expect(await schemaOf(killed)).toEqual(await schemaOf(whole));
+		}
+	);
+
+	it('a statement that fails is not taken for done at the next start', async () => {
+		const address = await freshDatabase(inject('database'), 'failing');
+		const folder = copyOfMigrations();
+		writeFileSync(
+			join(folder, '9998_twice.sql'),
+			'CREATE TABLE once (id INT PRIMARY KEY) ENGINE=InnoDB;\nCREATE TABLE once (id INT PRIMARY KEY) ENGINE=InnoDB;\n'
+		);
+		for (let start = 0; start < 3; start++)
+			await expect(migrate(address, folder)).rejects.toThrow('already exists');
+		await expect(
+			query(address, 'SELECT name FROM migrations WHERE name LIKE "9998%"')
+		).resolves.toEqual([]);
 	});
 
 	it('make InnoDB tables in utf8mb4', async () => {
