@@ -45,6 +45,12 @@ const server = createServer(
 	(req, res) => {
 		req.headers[clientHeader] = proxyAddress(req, trusted);
 		res.setHeader('x-content-type-options', 'nosniff');
+		// Answered before it was all said: the rest is let through unread, so that the connection goes on.
+		res.once('finish', () => {
+			if (req.complete) return;
+			req.removeAllListeners('data');
+			req.resume();
+		});
 		compress(req as never, res as never, () => handler(req, res));
 	}
 );

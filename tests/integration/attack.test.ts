@@ -1,5 +1,7 @@
 /** What is sent to stop the server, or to get at what is not the sender's. */
 import { connect } from 'node:net';
+import sharp from 'sharp';
+import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { computations } from '../../src/core/compute.ts';
 import { useServer } from './server.ts';
@@ -112,5 +114,129 @@ describe('refusals are cheap', () => {
 		);
 		expect(result).toContain('a line is at most 1024 bytes');
 		expect(worst).toBeLessThan(soonMs);
+	});
+});
+
+describe('one id', () => {
+	const png = async () =>
+		`data:image/png;base64,${(
+			await sharp({
+				create: {
+					width: 40,
+					height: 30,
+					channels: 3,
+					background: { r: Math.floor(Math.random() * 256), g: 90, b: 40 }
+				}
+			})
+				.png()
+				.toBuffer()
+		).toString('base64')}`;
+	const height = (mm: string) => ({
+		kind: 'reading',
+		subject: 'FL',
+		data: { phase: 'before', school: 'hub-to-arch', height: mm },
+		enteredAt
+	});
+	const enteredAt = new Date().toISOString();
+	const calibrated = (read: string) => ({
+		calibratedOn: '2026-01-10',
+		note: '',
+		readings: ['20', '120', '200'].flatMap((set) =>
+			Array.from({ length: 5 }, () => ({ set, read: set === '20' ? read : set }))
+		)
+	});
+
+	it('is one thing for every route that makes something: the same again is the same, anything else is refused', async () => {
+		const lead = await server.signIn('lead');
+		const car = server.shop.vehicleInput() as unknown as { id: string };
+		const { id: vehicleId } = car;
+		const vehicle = {
+			plate: 'ONE 001',
+			make: 'Halden',
+			model: 'Pike',
+			wheelbase: '2640',
+			front: { layout: 'macpherson-front', track: '1540' },
+			rear: { layout: 'trailing-arm-rear', track: '1540' }
+		};
+		const [wrenchId, jobId, otherJob] = [uuidv7(), uuidv7(), await server.shop.job()];
+		const rod = { kind: 'click', lowest: '20', highest: '220' };
+		const picture = await png();
+		const photo = { corner: null, subject: 'car', note: 'rust', takenAt: enteredAt };
+		const routes: [path: string, id: string, first: object, other: object][] = [
+			[
+				'/people',
+				uuidv7(),
+				{ handle: 'one', name: 'One', role: 'lead', secret: '471926' },
+				{ handle: 'two', name: 'Two', role: 'lead', secret: '471926' }
+			],
+			['/vehicles', vehicleId, vehicle, { ...vehicle, plate: 'TWO 002' }],
+			['/wrenches', wrenchId, { ...rod, name: 'One' }, { ...rod, name: 'Two' }],
+			[`/wrenches/${wrenchId}/calibrations`, uuidv7(), calibrated('20'), calibrated('21')],
+			[
+				'/jobs',
+				jobId,
+				{ vehicleId, complaint: 'Knock', corners: ['FL'] },
+				{ vehicleId, complaint: 'Rattle', corners: ['FL'] }
+			],
+			[`/jobs/${jobId}/entries`, uuidv7(), height('365'), height('366')],
+			[
+				`/jobs/${jobId}/photos`,
+				uuidv7(),
+				{ ...photo, image: picture },
+				{ ...photo, image: await png() }
+			]
+		];
+		const used: string[] = [];
+		for (const [path, id, first, other] of routes) {
+			for (let i = 0; i < 2; i++) {
+				const { status, body } = await server.ask('POST', path, { id, ...first }, lead);
+				expect({ path, i, status, faults: body.faults }).toEqual({ path, i, status: 201 });
+			}
+			const refused = await server.ask('POST', path, { id, ...other }, lead);
+			expect(refused, path).toMatchObject({ status: 422, body: { faults: [{ field: 'id' }] } });
+			const braced = await server.ask('POST', path, { ...first, id: `{${id}}` }, lead);
+			expect(braced, path).toMatchObject({ status: 422, body: { faults: [{ field: 'id' }] } });
+			used.push(id);
+		}
+		// Of another kind, and in another job.
+		const [entry, kept] = [used.at(-2)!, used.at(-1)!];
+		for (const [path, id, body] of [
+			[`/jobs/${otherJob}/entries`, entry, height('365')],
+			[`/jobs/${jobId}/photos`, entry, { ...photo, image: picture }],
+			[`/jobs/${otherJob}/photos`, kept, { ...photo, image: picture }],
+			[`/jobs/${jobId}/entries`, kept, height('365')],
+			['/jobs', entry, { vehicleId, complaint: 'Knock', corners: ['FL'] }],
+			['/devices', wrenchId, { name: 'Box', kind: 'wrench', wrenchId }]
+		] as const) {
+			const { status, body: said } = await server.ask('POST', path, { id, ...body }, lead);
+			if (path === '/devices') expect(status).toBe(201);
+			else
+				expect({ path, status, said }).toMatchObject({
+					status: 422,
+					said: { faults: [{ field: 'id' }] }
+				});
+		}
+		const again = await server.ask(
+			'POST',
+			'/devices',
+			{ id: wrenchId, name: 'Other', kind: 'wrench', wrenchId },
+			lead
+		);
+		expect(again).toMatchObject({ status: 422, body: { faults: [{ field: 'id' }] } });
+	});
+
+	it('said of two things at the same moment is one of them', async () => {
+		const technician = await server.signIn('tech');
+		const [one, two] = [await server.shop.job(), await server.shop.job()];
+		for (let round = 0; round < 10; round++) {
+			const id = uuidv7();
+			const statuses = await Promise.all(
+				[one, two, one, two].map(async (job, i) => {
+					const said = { id, ...height(String(360 + (i % 2))) };
+					return (await server.ask('POST', `/jobs/${job}/entries`, said, technician)).status;
+				})
+			);
+			expect(statuses.sort()).toEqual([201, 201, 422, 422]);
+		}
 	});
 });

@@ -68,8 +68,8 @@ describe('the same key again', () => {
 		await shop.sign(id);
 		expect((await say('Knocks over bumps'))[0]).toEqual(first);
 		await expect(say('Knocks in bends')).rejects.toMatchObject({
-			status: 409,
-			message: 'That key belongs to another entry.'
+			status: 422,
+			faults: [{ field: 'id', message: 'belongs to another entry' }]
 		});
 	});
 });

@@ -102,8 +102,8 @@ describe('heights', () => {
 		await shop.sign(id);
 		expect((await shop.reading(id, sent)).hash).toBe(answers[0]!.hash);
 		await expect(shop.reading(id, { ...sent, height: '366' })).rejects.toMatchObject({
-			status: 409,
-			message: 'That key belongs to another entry.'
+			status: 422,
+			faults: [{ field: 'id', message: 'belongs to another entry' }]
 		});
 	});
 

@@ -1,4 +1,5 @@
 import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { troubleOf } from './db/trouble';
 import { watchDisk } from './disk';
@@ -31,6 +32,11 @@ describe('a disk that runs full', () => {
 			'the disk is full: 255 MB left, less than the 256 MB kept free; writes are refused',
 			'the disk has space again: 256 MB; writes are taken'
 		]);
+	});
+
+	it('of a folder that is made later is that of the one above it', async () => {
+		const later = join(tmpdir(), 'not-yet', 'keys');
+		await expect(watchDisk(later, 0, () => undefined).hasSpace()).resolves.toBeUndefined();
 	});
 
 	it('is asked as it is', async () => {

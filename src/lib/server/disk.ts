@@ -1,5 +1,6 @@
 /** Space on the disk of the shop's server: writes are refused before the database meets its end. */
-import { statfs } from 'node:fs/promises';
+import { access, statfs } from 'node:fs/promises';
+import { dirname } from 'node:path';
 import { diskFull } from './db/trouble.ts';
 
 export interface Disk {
@@ -45,6 +46,12 @@ export function watchDisk(
 }
 
 async function freeOn(folder: string): Promise<number> {
+	// A folder that is made later lies where the one above it does.
+	const there = await access(folder).then(
+		() => true,
+		() => false
+	);
+	if (!there && folder !== dirname(folder)) return freeOn(dirname(folder));
 	const { bavail, bsize } = await statfs(folder);
 	return (bavail * bsize) / 1024 / 1024;
 }

@@ -11,16 +11,21 @@ import {
 import { isDuplicate, type Database } from './db/pool.ts';
 import { deleteSessionsOf } from './db/sessions.ts';
 import { renamed } from './jobs/projections.ts';
+import { sameOrRefused } from './same.ts';
 import { notFound, refuse } from '../../core/problem.ts';
 
+/** Adds somebody who can sign in; the same id twice is one person. */
 export async function createPerson(
 	db: Database,
 	{ secret, ...person }: { id: string; handle: string; name: string; role: Role; secret: string }
 ): Promise<void> {
+	const here = await findPerson(db, person.id);
+	if (here) return sameOrRefused(person.id, here, person);
 	try {
 		await insertPerson(db, { ...person, secretHash: await hashSecret(secret) });
 	} catch (error) {
-		if (isDuplicate(error)) throw refuse('handle', 'is taken by somebody else', person.handle);
+		if (isDuplicate(error, 'people_handle'))
+			throw refuse('handle', 'is taken by somebody else', person.handle);
 		throw error;
 	}
 }

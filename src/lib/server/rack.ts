@@ -4,7 +4,14 @@ import type { WrenchKind } from '../../core/fastener/rack.ts';
 import { withUnit, type Quantity } from '../../core/units/parse.ts';
 import type { ShopWrench } from '../rack/model.ts';
 import { isDuplicate, type Database } from './db/pool.ts';
-import { findWrench, insertCalibration, insertWrench, updateWrench } from './db/wrenches.ts';
+import { sameOrRefused } from './same.ts';
+import {
+	findCalibration,
+	findWrench,
+	insertCalibration,
+	insertWrench,
+	updateWrench
+} from './db/wrenches.ts';
 import { notFound, Problem, refuse } from '../../core/problem.ts';
 
 export interface WrenchInput {
@@ -50,7 +57,8 @@ async function withNameFault<T>(name: string, work: () => Promise<T>): Promise<T
 	try {
 		return await work();
 	} catch (error) {
-		if (isDuplicate(error)) throw refuse('name', 'is already the name of another wrench', name);
+		if (isDuplicate(error, 'wrenches_name'))
+			throw refuse('name', 'is already the name of another wrench', name);
 		throw error;
 	}
 }
@@ -59,7 +67,10 @@ async function withNameFault<T>(name: string, work: () => Promise<T>): Promise<T
 export async function addWrench(db: Database, input: WrenchInput): Promise<ShopWrench> {
 	const wrench = toWrench(input, 1);
 	await withNameFault(wrench.name, async () => {
-		if (!(await findWrench(db, wrench.id))) await insertWrench(db, wrench);
+		const here = await findWrench(db, wrench.id);
+		const { cycles: _, passed: __, calibratedOn: ___, ...said } = wrench;
+		if (here) sameOrRefused(wrench.id, here, said);
+		else await insertWrench(db, wrench);
 	});
 	return (await findWrench(db, wrench.id))!;
 }
@@ -95,14 +106,9 @@ export async function calibrateWrench(
 	const readings = input.readings.map(({ set, read }) => ({ setNm: set.si, readNm: read.si }));
 	const { passes } = calibration(readings);
 	const { id, calibratedOn, note } = input;
-	await insertCalibration(db, {
-		id,
-		wrenchId,
-		calibratedOn,
-		readings,
-		passed: passes,
-		note,
-		personId
-	});
+	const said = { wrenchId, calibratedOn, readings, note };
+	const here = await findCalibration(db, id);
+	if (here) sameOrRefused(id, here, said);
+	else await insertCalibration(db, { ...said, id, passed: passes, personId });
 	return { passed: passes };
 }

@@ -11,6 +11,7 @@ import { isDuplicate, type Database } from './db/pool.ts';
 import { listOpenJobIdsOf } from './db/jobs.ts';
 import type { Person } from './db/people.ts';
 import { findVehicle, insertVehicle, updateVehicle } from './db/vehicles.ts';
+import { sameOrRefused } from './same.ts';
 import { tell } from './jobs/book.ts';
 import { invalid, notFound, Problem, refuse } from '../../core/problem.ts';
 
@@ -47,7 +48,9 @@ export async function createVehicle(db: Database, input: VehicleInput): Promise<
 	const vehicle = toVehicle(input, 1);
 	await withPlateFault(vehicle, () =>
 		db.transaction(async (tx) => {
-			if (!(await findVehicle(tx, vehicle.id))) await insertVehicle(tx, vehicle);
+			const here = await findVehicle(tx, vehicle.id);
+			if (here) sameOrRefused(vehicle.id, here, vehicle);
+			else await insertVehicle(tx, vehicle);
 		})
 	);
 	return vehicle;
@@ -120,7 +123,7 @@ async function withPlateFault<T>(vehicle: Vehicle, work: () => Promise<T>): Prom
 	try {
 		return await work();
 	} catch (error) {
-		if (isDuplicate(error))
+		if (isDuplicate(error, 'vehicles_plate'))
 			throw refuse('plate', 'is already the plate of another car', vehicle.plate);
 		throw error;
 	}

@@ -4,6 +4,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import OwnPassword from '$lib/ui/frame/OwnPassword.svelte';
 	import UnitsFields from '$lib/ui/controls/UnitsFields.svelte';
 
 	let { data } = $props();
@@ -65,16 +66,19 @@
 				>{/if}
 		</div>
 	</form>
-	<section class="panel space-y-3 p-4">
-		<h2 class="text-xl">Sign out</h2>
-		<p class="text-soft">
-			Entries are kept the moment they are made; nothing waits for signing out.
-		</p>
-		<ActionButton weight="main" class="w-full" onclick={() => signOut(false)}
-			>Sign out here</ActionButton
-		>
-		<ActionButton weight="stop" class="w-full" onclick={() => signOut(true)}
-			>Sign out on every device</ActionButton
-		>
-	</section>
+	<div class="space-y-5">
+		<section class="panel space-y-3 p-4">
+			<h2 class="text-xl">Sign out</h2>
+			<p class="text-soft">
+				Entries are kept the moment they are made; nothing waits for signing out.
+			</p>
+			<ActionButton weight="main" class="w-full" onclick={() => signOut(false)}
+				>Sign out here</ActionButton
+			>
+			<ActionButton weight="stop" class="w-full" onclick={() => signOut(true)}
+				>Sign out on every device</ActionButton
+			>
+		</section>
+		{#if person.role === 'lead'}<OwnPassword hasPassword={person.hasPassword} />{/if}
+	</div>
 </div>

@@ -93,7 +93,8 @@ async function transact<T>(
 	}
 }
 
-/** True for an insert that met an existing key. */
-export function isDuplicate(error: unknown): boolean {
-	return (error as { errno?: number }).errno === 1062;
+/** True for an insert that met an existing key. @param key its name; any other than an id's without */
+export function isDuplicate(error: unknown, key?: string): boolean {
+	const { errno, sqlMessage = '' } = error as { errno?: number; sqlMessage?: string };
+	return errno === 1062 && (key === undefined || sqlMessage.includes(`for key '${key}'`));
 }

@@ -1,4 +1,4 @@
-import { Problem } from '../../../core/problem.ts';
+import { Problem, refuse } from '../../../core/problem.ts';
 
 /** The database is not there, or goes: what the driver and the network say of it. */
 const gone = new Set([
@@ -29,5 +29,6 @@ export function troubleOf(error: unknown): Problem | undefined {
 	const { code, message = '' } = (error ?? {}) as { code?: string; message?: string };
 	if (code !== undefined && gone.has(code)) return databaseGone();
 	if (message.includes('connection is in closed state')) return databaseGone();
+	if (code === 'ER_DUP_ENTRY') return refuse('id', 'is that of something else already');
 	return code !== undefined && full.has(code) ? diskFull() : undefined;
 }

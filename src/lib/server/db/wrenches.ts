@@ -66,21 +66,27 @@ export async function listCalibrations(db: Database): Promise<Calibration[]> {
 	const rows = await db.rows(
 		'SELECT * FROM wrench_calibrations ORDER BY calibrated_on DESC, id DESC'
 	);
-	return rows.map((row) => ({
-		id: row.id as string,
-		wrenchId: row.wrench_id as string,
-		calibratedOn: day(row.calibrated_on)!,
-		readings: JSON.parse(row.readings as string),
-		passed: row.passed === 1,
-		note: row.note as string,
-		personId: row.person_id as string
-	}));
+	return rows.map(toCalibration);
 }
 
-/** Adds a calibration; the same id twice is one. */
+export async function findCalibration(db: Database, id: string): Promise<Calibration | undefined> {
+	const row = await db.row('SELECT * FROM wrench_calibrations WHERE id = ?', [id]);
+	return row && toCalibration(row);
+}
+
+const toCalibration = (row: Row): Calibration => ({
+	id: row.id as string,
+	wrenchId: row.wrench_id as string,
+	calibratedOn: day(row.calibrated_on)!,
+	readings: JSON.parse(row.readings as string),
+	passed: row.passed === 1,
+	note: row.note as string,
+	personId: row.person_id as string
+});
+
 export async function insertCalibration(db: Database, calibration: Calibration): Promise<void> {
 	await db.run(
-		`INSERT IGNORE INTO wrench_calibrations (id, wrench_id, calibrated_on, readings, passed, note, person_id)
+		`INSERT INTO wrench_calibrations (id, wrench_id, calibrated_on, readings, passed, note, person_id)
 		 VALUES (:id, :wrenchId, :calibratedOn, :readings, :passed, :note, :personId)`,
 		{ ...calibration, readings: JSON.stringify(calibration.readings) }
 	);

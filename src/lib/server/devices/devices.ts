@@ -38,7 +38,7 @@ export async function addDevice(
 	try {
 		await insertDevice(db, { ...input, tokenHash: tokenHash(token).toString('hex') });
 	} catch (error) {
-		if (isDuplicate(error))
+		if (isDuplicate(error, 'devices_name'))
 			throw refuse('name', 'is already the name of another device', input.name);
 		throw error;
 	}

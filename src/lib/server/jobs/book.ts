@@ -9,7 +9,7 @@ import { findJob, lockJob, type JobRow } from '../db/jobs.ts';
 import { listPeople, type Person } from '../db/people.ts';
 import type { Database } from '../db/pool.ts';
 import { listWrenches } from '../db/wrenches.ts';
-import { notFound, Problem } from '../../../core/problem.ts';
+import { notFound, refuse } from '../../../core/problem.ts';
 import type { Sealer } from '../proof/keys.ts';
 import { sealSignature } from '../proof/seal.ts';
 import { beginning, entryHash } from '../proof/chain.ts';
@@ -89,7 +89,7 @@ function again(
 	const first = context && job.before(entry.seq).decide(command, context);
 	const said = first?.ok ? first.entries[0] : undefined;
 	if (!same || (said && !isDeepStrictEqual(said.data, entry.data))) {
-		throw new Problem(409, 'That key belongs to another entry.');
+		throw refuse('id', 'belongs to another entry', command.id);
 	}
 	// What one command became was stored at one moment; a signature's seal comes right after it.
 	const entries = job.entries.filter(

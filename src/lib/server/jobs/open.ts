@@ -1,15 +1,17 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Corner } from '../../../core/height/corners.ts';
-import type { NewEntry } from '../../../core/job/book/entry.ts';
+import type { Entry, NewEntry } from '../../../core/job/book/entry.ts';
 import { Job } from '../../../core/job/book/job.ts';
 import { inOrder, layoutJoints } from '../../../core/job/kinds/head/index.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
+import { listEntries } from '../db/entries.ts';
 import { findJob, insertJob, nextJobNumber } from '../db/jobs.ts';
 import { listPeople, type Person } from '../db/people.ts';
 import { isDuplicate, type Database } from '../db/pool.ts';
 import { findShop } from '../db/shop.ts';
 import { findVehicle } from '../db/vehicles.ts';
 import { refuse } from '../../../core/problem.ts';
+import { sameOrRefused } from '../same.ts';
 import { append } from './book.ts';
 
 export interface NewJob {
@@ -33,7 +35,7 @@ export async function openJob(
 ): Promise<string> {
 	try {
 		return await db.transaction(async (tx) => {
-			if (await findJob(tx, input.id)) return input.id;
+			if (await findJob(tx, input.id)) return await openedAlready(tx, input, person);
 			const vehicle = await findVehicle(tx, input.vehicleId);
 			if (!vehicle) throw refuse('vehicleId', 'is not a car of this shop', input.vehicleId);
 			const people = await listPeople(tx);
@@ -84,7 +86,30 @@ export async function openJob(
 		});
 	} catch (error) {
 		// The same job opened twice at once.
-		if (isDuplicate(error) && (await findJob(db, input.id))) return input.id;
+		if (isDuplicate(error) && (await findJob(db, input.id))) {
+			return openedAlready(db, input, person);
+		}
 		throw error;
 	}
+}
+
+async function openedAlready(
+	db: Database,
+	input: NewJob,
+	person: Pick<Person, 'id'>
+): Promise<string> {
+	const [opened] = await listEntries(db, input.id);
+	const { data, personId } = opened as Entry<'opened'>;
+	const { vehicle, ...head } = data;
+	sameOrRefused(
+		input.id,
+		{ ...head, vehicleId: vehicle.id, personId },
+		{
+			vehicleId: input.vehicleId,
+			complaint: input.complaint,
+			corners: inOrder(input.corners),
+			personId: person.id
+		}
+	);
+	return input.id;
 }

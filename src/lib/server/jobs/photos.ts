@@ -3,6 +3,8 @@ import type { Corner } from '../../../core/height/corners.ts';
 import { findPicture, insertPicture } from '../db/pictures.ts';
 import type { Database } from '../db/pool.ts';
 import { notFound, Problem } from '../../../core/problem.ts';
+import type { Entry } from '../../../core/job/book/entry.ts';
+import { sameOrRefused } from '../same.ts';
 import { tell, type Teller, type Told } from './book.ts';
 import type { Shrink } from './shrink.ts';
 
@@ -52,6 +54,9 @@ export async function addPhoto(
 				return [{ ...command, ...written, data }];
 			}
 		});
+		const [{ data: kept }] = told.entries as [Entry<'photo'>];
+		// Said again under the same id, it is the same picture of the same thing.
+		sameOrRefused(id, kept, { digest, note, about, corner });
 		await insertPicture(tx, { photoId: id, jobId, digest, jpeg });
 		return told;
 	});
