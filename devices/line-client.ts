@@ -3,6 +3,7 @@
  * server has acknowledged it, sends again after a break or when asked to, and hears of its tasks.
  */
 import { connect, type Socket } from 'node:net';
+import { connect as connectTls } from 'node:tls';
 import { createInterface } from 'node:readline';
 import { v7 as uuidv7 } from 'uuid';
 
@@ -27,6 +28,13 @@ interface Kept {
 	line: Record<string, unknown>;
 }
 
+/** @property ca the shop's authority, PEM: the line is over TLS then */
+export interface LineAddress {
+	host: string;
+	port: number;
+	ca?: string;
+}
+
 const againMs = 400;
 
 export class LineClient {
@@ -42,9 +50,9 @@ export class LineClient {
 	#seq = 0;
 	#ended = false;
 	#away = false;
-	readonly #to: { host: string; port: number; token: string };
+	readonly #to: LineAddress & { token: string };
 
-	constructor(to: { host: string; port: number; token: string }) {
+	constructor(to: LineAddress & { token: string }) {
 		this.#to = to;
 		this.#open();
 	}
@@ -119,11 +127,12 @@ export class LineClient {
 
 	#open(): void {
 		if (this.#ended || this.#away) return;
-		const socket = connect(this.#to.port, this.#to.host);
+		const { host, port, ca } = this.#to;
+		const socket = ca === undefined ? connect(port, host) : connectTls({ host, port, ca });
 		this.#socket = socket;
 		socket.setNoDelay(true);
 		const alive = setInterval(() => this.#send({ type: 'ping' }), 30_000);
-		socket.once('connect', () =>
+		socket.once(ca === undefined ? 'connect' : 'secureConnect', () =>
 			socket.write(`${JSON.stringify({ type: 'hello', protocol: 1, token: this.#to.token })}\n`)
 		);
 		const lines = createInterface({ input: socket });

@@ -5,7 +5,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { behaviours, pull, soundJoint, type Behaviour } from './joint-model.ts';
-import { LineClient } from './line-client.ts';
+import { LineClient, type LineAddress } from './line-client.ts';
 
 export interface StandInTokens {
 	wrench: string;
@@ -19,7 +19,7 @@ export class StandIns {
 	readonly scales: LineClient;
 	#seed = 1;
 
-	constructor(gateway: { host: string; port: number }, tokens: StandInTokens) {
+	constructor(gateway: LineAddress, tokens: StandInTokens) {
 		const client = (token: string) => new LineClient({ ...gateway, token });
 		this.wrench = client(tokens.wrench);
 		this.gauge = client(tokens.gauge);

@@ -31,6 +31,7 @@ export function serverEnvironment(address: DatabaseAddress, settings: Settings):
 		VANE_PROGRAMS: join(root, 'build/programs'),
 		VANE_HOST: settings.host,
 		VANE_PORT: String(settings.port),
+		...(settings.lan && { VANE_TRUSTED_PROXY: '127.0.0.1' }),
 		VANE_DEVICE_HOST: settings.deviceHost,
 		VANE_DEVICE_PORT: String(settings.devicePort),
 		ORIGIN: settings.origin

@@ -8,7 +8,10 @@ import { checkPort, startApplication } from './application.ts';
 import { makePrivateFolder, startDatabase, type RunningDatabase } from './database.ts';
 import { keepRunning } from './keep-running.ts';
 import { isRunning, problem, stopProcess } from './process.ts';
-import type { Settings } from './settings.ts';
+import { tlsFor } from './lan/authority.ts';
+import { startProxy, stopLeftProxy } from './lan/proxy.ts';
+import { trustWords, writeTrustPage } from './lan/trust.ts';
+import type { LanSettings, Settings } from './settings.ts';
 import { root } from './system.js';
 
 export interface Instance {
@@ -21,6 +24,7 @@ export interface Instance {
 interface LauncherFile {
 	launcher: number;
 	application?: number;
+	proxy?: number;
 	origin: string;
 }
 
@@ -47,6 +51,7 @@ export async function takeOver(settings: Settings): Promise<void> {
 		if (found.application && isRunning(found.application, 'build/programs/serve.js')) {
 			await stopProcess(found.application, 5_000);
 		}
+		await stopLeftProxy(found.proxy);
 		rmSync(launcherFile(settings.folder), { force: true });
 	}
 	writeFileSync(
@@ -109,6 +114,10 @@ export async function serveInstance(
 	const instance = await openInstance(settings, options);
 	const { address } = instance.server;
 	const say = (line: string) => console.error(`vane: ${line}`);
+	const note = (change: Partial<LauncherFile>) => {
+		const running = { ...readLauncher(settings.folder), launcher: process.pid, ...change };
+		writeFileSync(launcherFile(settings.folder), JSON.stringify(running));
+	};
 	let stopDatabase = () => instance.server.stop();
 	try {
 		const greeting = await prepare(instance.db);
@@ -119,11 +128,11 @@ export async function serveInstance(
 			const application = await startApplication(address, settings);
 			const { pid } = application.process;
 			const { origin } = settings;
-			const running: LauncherFile = { launcher: process.pid, application: pid, origin };
-			writeFileSync(launcherFile(settings.folder), JSON.stringify(running));
+			note({ application: pid, origin });
 			return application;
 		};
 		const application = await serve();
+		const front = settings.lan && (await openFront(settings, settings.lan));
 		stopDatabase = keepRunning({
 			name: 'the database',
 			running: instance.server,
@@ -136,12 +145,23 @@ export async function serveInstance(
 			again: serve,
 			say
 		});
+		let stopProxy = async () => {};
+		if (front) {
+			const again = async () => {
+				const proxy = await front.start();
+				note({ proxy: proxy.pid });
+				return proxy;
+			};
+			stopProxy = keepRunning({ name: 'nginx', running: await again(), again, say });
+			console.log(front.words);
+		}
 		console.log(greeting);
 		await new Promise<void>((done) => {
 			for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
 				process.once(signal, () => done());
 		});
 		say('stopping …');
+		await stopProxy();
 		await stopApplication();
 	} finally {
 		await instance.db.close().catch(() => undefined);
@@ -149,4 +169,15 @@ export async function serveInstance(
 		rmSync(launcherFile(settings.folder), { force: true });
 	}
 	say('stopped.');
+}
+
+/** What stands between the shop's network and the application. */
+async function openFront(settings: Settings, lan: LanSettings) {
+	const folder = join(settings.folder, 'tls');
+	const tls = tlsFor(folder, lan.address);
+	writeTrustPage(folder, settings, tls);
+	return {
+		words: await trustWords(settings, lan, tls),
+		start: () => startProxy(folder, settings, lan, tls)
+	};
 }

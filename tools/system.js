@@ -34,12 +34,17 @@ export function findProgram(program) {
 	return undefined;
 }
 
+/** @param {string} program its name, or the path of a file */
+const isThere = (program) => (program.startsWith('/') ? existsSync(program) : findProgram(program));
+
 /**
- * Installs a Debian package unless its programs are there already.
- * @param {string} name @param {string[]} programs
+ * Installs Debian packages unless their programs are there already.
+ * @param {string} name with spaces between several
+ * @param {string[]} programs or paths of files
+ * @param {string} [service] that the package would start by itself, and which is not wanted
  */
-export function installDebianPackages(name, programs) {
-	if (programs.every(findProgram)) return;
+export function installDebianPackages(name, programs, service) {
+	if (programs.every(isThere)) return;
 	const apt = findProgram('apt-get');
 	if (!apt) fail(`${name} is missing and this is not Debian: install it, then run this again.`);
 	const isRoot = process.getuid?.() === 0;
@@ -59,7 +64,15 @@ export function installDebianPackages(name, programs) {
 	console.error(`vane: installing ${name} …`);
 	// An update may fail on one stale list and the install still work, so only the install decides.
 	call('update');
-	if (!call('install', '-y', '--no-install-recommends', name) || !programs.every(findProgram)) {
+	const packages = name.split(' ');
+	const installed = call('install', '-y', '--no-install-recommends', ...packages);
+	const systemctl = service && findProgram('systemctl');
+	if (systemctl) {
+		const stop = [systemctl, 'disable', '--now', /** @type {string} */ (service)];
+		const [program, ...rest] = isRoot ? stop : [/** @type {string} */ (sudo), ...sudoArgs, ...stop];
+		spawnSync(/** @type {string} */ (program), rest, { stdio: 'ignore' });
+	}
+	if (!installed || !programs.every(isThere)) {
 		fail(
 			`${name} could not be installed. Try by hand: sudo apt-get update && sudo apt-get install ${name}`
 		);

@@ -8,12 +8,15 @@ import { fail, findProgram, installDebianPackages, installNodePackages, root } f
 /** What each command needs on the machine, and one line of help. */
 const commands = {
 	demo: { needs: ['node', 'mariadb'], help: 'set up and start with the demo shop   [--reset]' },
-	start: { needs: ['node', 'mariadb'], help: 'set up and start for your own shop' },
-	test: { needs: ['node', 'mariadb', 'chromium'], help: 'run every check   [STEP …]' },
+	start: {
+		needs: ['node', 'mariadb'],
+		help: 'set up and start for your own shop   [--lan [ADDRESS]: for tablets, over TLS]'
+	},
+	test: { needs: ['node', 'mariadb', 'chromium', 'nginx'], help: 'run every check   [STEP …]' },
 	dev: { needs: ['node', 'mariadb'], help: 'demo data with reload on change, for developers' },
 	devices: {
 		needs: ['node'],
-		help: 'WRENCH GAUGE SCALES: the simulated devices, each with its token'
+		help: 'WRENCH GAUGE SCALES: the simulated devices, each with its token   [--tls HOST:PORT]'
 	},
 	compute: { needs: ['node'], help: 'NAME < in.json > out.json   [--list | --example NAME]' },
 	db: { needs: ['node', 'mariadb'], help: 'SQL client on the private database   [--demo]' },
@@ -29,8 +32,14 @@ const commands = {
 		needs: ['node', 'mariadb'],
 		help: 'the keys this shop seals with   [rotate] [--demo]'
 	},
-	backup: { needs: ['node', 'mariadb'], help: 'FILE: consistent dump   [--demo]' },
-	restore: { needs: ['node', 'mariadb'], help: 'FILE: load a dump   [--demo] [--replace]' }
+	backup: {
+		needs: ['node', 'mariadb'],
+		help: 'FILE: consistent dump   [--demo]\n           --check FILE: is it whole?'
+	},
+	restore: {
+		needs: ['node', 'mariadb'],
+		help: 'FILE: look through a dump and put it in place   [--demo] [--replace] [--broken-too]'
+	}
 };
 
 function help() {
@@ -53,6 +62,10 @@ if (name === 'help' || name === '--help' || name === '-h') {
 		installDebianPackages('mariadb-server', ['mariadbd', 'mariadb-install-db']);
 	if (needs.includes('chromium') && !findProgram('chromium'))
 		installDebianPackages('chromium-headless-shell', ['chromium-headless-shell']);
+	if (needs.includes('nginx') || args.includes('--lan')) {
+		const files = ['nginx', 'openssl', '/usr/lib/nginx/modules/ngx_stream_module.so'];
+		installDebianPackages('nginx libnginx-mod-stream openssl', files, 'nginx');
+	}
 	installNodePackages();
 	if (!existsSync(`${root}/node_modules/tsx`)) fail('the packages did not install; see above.');
 	const { register } = await import('tsx/esm/api');

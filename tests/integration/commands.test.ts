@@ -1,5 +1,4 @@
 /** The shell's commands on a data folder of their own: in this process, but for three that are really spawned. */
-import { spawn, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import {
 	chmodSync,
@@ -10,6 +9,7 @@ import {
 	statSync,
 	writeFileSync
 } from 'node:fs';
+import { spawnSync } from 'node:child_process';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -20,12 +20,13 @@ import { answerTo } from '../../tools/commands/compute.ts';
 import { openDatabase } from '../../src/lib/server/db/pool.ts';
 import { freePort, runningDatabase } from '../../tools/database.ts';
 import { isRunning } from '../../tools/process.ts';
+import { Shell } from './shell.ts';
 import { until } from './until.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'vane-commands-'));
 chmodSync(folder, 0o755);
 let port = 0;
-const running = new Set<ChildProcess>();
+let shell: Shell;
 
 const environment = (more: Record<string, string> = {}) => ({
 	...process.env,
@@ -87,33 +88,6 @@ async function serveHere(args: string[], env: Record<string, string> = {}) {
 	};
 }
 
-/** Starts a serving command and waits for its greeting. */
-async function serve(
-	args: string[],
-	env: Record<string, string> = {}
-): Promise<{ child: ChildProcess; output: string }> {
-	const child = spawn('./vane', args, { env: environment(env), stdio: ['ignore', 'pipe', 'pipe'] });
-	running.add(child);
-	let output = '';
-	child.stdout.on('data', (chunk) => (output += chunk));
-	child.stderr.on('data', (chunk) => (output += chunk));
-	const ended = ending(child);
-	let over = false;
-	void ended.then(() => (over = true));
-	await until(() => over || output.includes('Ctrl-C stops it'), 'the greeting');
-	if (over) throw new Error(`vane ${args.join(' ')} ended: ${output}`);
-	return { child, output };
-}
-
-const ending = (child: ChildProcess) =>
-	new Promise<number | null>((done) => child.once('exit', (code) => done(code)));
-
-async function interrupt(child: ChildProcess): Promise<number | null> {
-	const ended = ending(child);
-	child.kill('SIGINT');
-	return ended;
-}
-
 const first = { VANE_FIRST_LEAD_NAME: 'Ærla Holm', VANE_FIRST_LEAD_PIN: '90210' };
 const signIn = (handle: string, secret: string) =>
 	fetch(`http://127.0.0.1:${port}/api/v1/session`, {
@@ -125,18 +99,18 @@ const signIn = (handle: string, secret: string) =>
 beforeAll(async () => {
 	buildIfChanged();
 	port = await freePort();
+	shell = new Shell(folder, { VANE_PORT: String(port) });
 }, 120_000);
 
 afterAll(async () => {
-	for (const child of running)
-		if (child.exitCode === null && child.signalCode === null) await interrupt(child);
+	await shell.end();
 	rmSync(folder, { recursive: true, force: true });
 });
 
 describe('wrong use is one clear line', () => {
 	it.each([
 		[['demo', '--rest'], {}, 'demo takes --reset'],
-		[['start', 'now'], {}, 'start takes no arguments'],
+		[['start', 'now'], {}, 'start takes --lan [ADDRESS]'],
 		[['start'], { VANE_PORT: 'http' }, 'wrong setting: VANE_PORT: must be a number'],
 		[['start'], { VANE_PORT: '99999' }, 'wrong setting: VANE_PORT'],
 		[['start'], { VANE_PORT: '4190' }, 'is a port that browsers refuse'],
@@ -193,19 +167,15 @@ describe('compute', () => {
 	});
 
 	it('is really spawned: a pipe in, lines out, code 2 and no stack for what is wrong', async () => {
-		const shell = spawn(
+		const { stdout: out, stderr: err } = spawnSync(
 			'sh',
 			[
 				'-c',
 				`./vane help && ./vane compute --example convert | ./vane compute convert
 				 ./vane nonsense; echo "code $?"; echo '{"armLengthMm":"long"}' | ./vane compute bush-set; echo "code $?"`
 			],
-			{ env: environment(), stdio: ['ignore', 'pipe', 'pipe'] }
+			{ env: environment(), encoding: 'utf8' }
 		);
-		let [out, err] = ['', ''];
-		shell.stdout.on('data', (chunk) => (out += chunk));
-		shell.stderr.on('data', (chunk) => (err += chunk));
-		await ending(shell);
 		expect(out).toMatch(/demo[\s\S]*start[\s\S]*test[\s\S]*backup[\s\S]*restore/);
 		expect(out).toMatch(/"value": 84\.060712/);
 		expect(out.match(/code \d/g)).toEqual(['code 2', 'code 2']);
@@ -220,8 +190,8 @@ describe('a shop of one’s own', () => {
 	const database = () => runningDatabase(join(folder, 'shop'));
 
 	it('is really spawned: makes its first lead, is backed up while it runs, says so when started twice', async () => {
-		const { child, output } = await serve(['start'], first);
-		expect(output).toContain("sign in as 'rla'");
+		await shell.serve(['start'], first);
+		expect(shell.output).toContain("sign in as 'rla'");
 		expect((await signIn('rla', '90210')).status).toBe(201);
 		expect((await vane(['backup', file])).stdout).toContain('backed up');
 		expect(await vane(['backup', file])).toMatchObject({
@@ -237,7 +207,7 @@ describe('a shop of one’s own', () => {
 			stderr: expect.stringContaining('is running')
 		});
 		const { pid } = database()!;
-		expect(await interrupt(child)).toBe(0);
+		expect(await shell.end()).toBe(0);
 		await expect.poll(() => isRunning(pid, 'mariadbd')).toBe(false);
 		await expect(signIn('rla', '90210')).rejects.toThrow();
 	});
@@ -314,10 +284,8 @@ describe('a shop of one’s own', () => {
 	});
 
 	it('is really spawned: comes back after the launcher was killed, with what was left running taken over', async () => {
-		const { child } = await serve(['start']);
-		const ended = ending(child);
-		child.kill('SIGKILL');
-		await ended;
+		await shell.serve(['start']);
+		await shell.end('SIGKILL');
 		const again = await serveHere(['start']);
 		expect((await signIn('rla', '90210')).status).toBe(201);
 		await again.stop();

@@ -9,14 +9,15 @@ import { secret } from '../../src/lib/schema/secret.ts';
 import { buildIfChanged } from '../build.ts';
 import { serveInstance } from '../instance.ts';
 import { problem } from '../process.ts';
-import { readSettings, type Settings } from '../settings.ts';
+import { ownAddress, readSettings, type Settings } from '../settings.ts';
 
 export async function run(args: string[]): Promise<void> {
-	if (args.length)
+	const [flag, address, ...more] = args;
+	if (more.length || (flag !== undefined && flag !== '--lan'))
 		throw problem(
-			`start takes no arguments, not '${args[0]}'; settings come from the environment.`
+			`start takes --lan [ADDRESS], not '${args.join(' ')}'; other settings come from the environment.`
 		);
-	const settings = readSettings('shop');
+	const settings = readSettings('shop', flag && (address ?? ownAddress()));
 	buildIfChanged();
 	await serveInstance(settings, {}, async (db) => {
 		const welcome = (await findShop(db)) ? '' : await makeShop(db, settings.firstLead);

@@ -79,6 +79,6 @@
 				>Sign out on every device</ActionButton
 			>
 		</section>
-		{#if person.role === 'lead'}<OwnPassword hasPassword={person.hasPassword} />{/if}
+		{#if person.role === 'lead'}<OwnPassword hasPassword={data.hasPassword} />{/if}
 	</div>
 </div>

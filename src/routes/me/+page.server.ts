@@ -1,0 +1,5 @@
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals }) => ({
+	hasPassword: locals.person!.hasPassword
+});
