@@ -37,7 +37,6 @@ export function writeTrustPage(folder: string, settings: Settings, tls: Tls): vo
 	const open = join(folder, 'public');
 	mkdirSync(open, { recursive: true });
 	copyFileSync(tls.authority, join(open, fileName));
-	const [first, second] = inTwo(tls.fingerprint);
 	writeFileSync(
 		join(open, 'index.html'),
 		`<!doctype html>
@@ -48,13 +47,12 @@ export function writeTrustPage(folder: string, settings: Settings, tls: Tls): vo
 <style>
 body { font: 18px/1.5 system-ui, sans-serif; color: #17201d; background: #f3f1ea; max-width: 38rem; margin: 2rem auto; padding: 0 1rem; }
 a.go { display: inline-block; background: #12594c; color: #fff; padding: 1rem 1.5rem; font-weight: 600; text-decoration: none; margin: .5rem 0; }
-code { font-size: 15px; background: #e6e3d8; padding: .4rem .6rem; display: inline-block; }
 dt { font-weight: 600; margin-top: .6rem; } dd { margin: 0; }
 </style>
 <h1>Trust this shop once</h1>
 <ol>
-<li>Compare this with what the shop’s server printed when it started. If a letter differs, stop.<br><code>${first}<br>${second}</code>
 <li><a class="go" href="${fileName}" download>Get the shop’s certificate</a>
+<li>Before you trust it, let the device show its details: the SHA-256 fingerprint must be the one that the shop’s server printed when it started. If a letter differs, stop: it came from somebody else. (What a page like this one says of it proves nothing.)
 <li>Let this device trust it:
 <dl>${steps.map(([name, how]) => `<dt>${name}<dd>${how}`).join('')}</dl>
 <li><a class="go" href="${settings.origin}">Open Vane Set</a>
@@ -79,7 +77,7 @@ export async function trustWords(settings: Settings, lan: LanSettings, tls: Tls)
   On each tablet once:  ${trust}
 
 ${await square(trust)}
-  It must show the same:
+  Trusted only if the tablet shows this as its SHA-256 fingerprint:
     ${first}
     ${second}
 

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { describe, expect, it } from 'vitest';
 import { imperial, metric } from '../units/format';
 import { faultLine, validate } from '../validate';
-import { pastMoment, quantity, text, uuid } from './fields';
+import { moment, pastMoment, quantity, text, uuid } from './fields';
 
 const now = Date.parse('2026-11-01T12:00:00Z');
 const check = (schema: Joi.Schema, value: unknown, units = metric) =>
@@ -46,6 +46,21 @@ describe('text', () => {
 });
 
 describe('a moment', () => {
+	it('is one that some clock shows', () => {
+		for (const shown of [
+			'1970-01-01T00:00:00.000Z',
+			'2026-11-27T08:00:00+01:00',
+			'9999-12-31T23:59:59.999Z'
+		])
+			expect(words(moment(), shown), shown).toBe('');
+		for (const none of [
+			'-271821-04-20T00:00:00.000Z',
+			'1969-12-31T23:59:59Z',
+			'+010000-01-01T00:00:00Z'
+		])
+			expect(words(moment(), none), none).not.toBe('');
+	});
+
 	it('lies in the past, give or take a tablet’s clock', () => {
 		expect(check(pastMoment(), '2026-11-01T12:01:00Z').ok).toBe(true);
 		expect(words(pastMoment(), '2026-11-01T12:03:00Z')).toContain('lies in the future');

@@ -54,11 +54,16 @@ export const text = (max: number) =>
 		.prefs({ convert: true });
 export const requiredText = (max: number) => text(max).disallow('').min(1).required();
 
-/** A moment by whatever clock: a tablet's may be wrong. */
+/** A moment by whatever clock: a tablet's may be wrong, but none shows a year before 1970 or after 9999. */
 export const moment = () =>
 	Joi.string()
 		.isoDate()
-		.custom((value: string) => new Date(value).toISOString());
+		.custom((value: string, helpers) => {
+			const at = new Date(value);
+			const shown = at.getTime() >= 0 && at.getTime() < Date.UTC(10_000, 0, 1);
+			return shown ? at.toISOString() : helpers.error('noClock');
+		})
+		.messages({ noClock: 'must lie between the years 1970 and 9999' });
 
 /** A moment that is not in the future (two minutes are allowed for a tablet's clock). */
 export const pastMoment = () =>
