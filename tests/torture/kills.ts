@@ -44,6 +44,7 @@ export async function torment(
 	/** As the outbox of a page does: the same entry again until it is answered. */
 	const write = async () => {
 		while (next < writes) {
+			const job = jobs[next % jobs.length]!;
 			const text = `write ${next++}`;
 			const said = {
 				id: uuidv7(),
@@ -53,11 +54,7 @@ export async function torment(
 				data: { text }
 			};
 			for (;;) {
-				const { status, body } = await api.ask(
-					'POST',
-					`/jobs/${jobs[next % jobs.length]}/entries`,
-					said
-				);
+				const { status, body } = await api.ask('POST', `/jobs/${job}/entries`, said);
 				if (status === 201) break;
 				if (status >= 400 && status < 500) throw new Error(`${status} ${JSON.stringify(body)}`);
 				figures.retries++;
