@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { importJob, toJobFile } from '../../src/lib/server/exchange/job-file.ts';
 import type { JobFile } from '../../src/lib/schema/job-file.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
+import type { Database } from '../../src/lib/server/db/pool.ts';
+import { proveBooks } from '../../src/lib/server/proof/books.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { useShop } from './shop.ts';
 
@@ -30,6 +32,28 @@ describe('the chain of a book', () => {
 		const proof = await prove(id);
 		expect(proof).toEqual({ entries: last.seq, head: last.hash, holds: true });
 		expect(proof.head).toMatch(/^[0-9a-f]{64}$/);
+	});
+
+	it('of one job is proved without reading another', async () => {
+		for (let i = 0; i < 3; i++) await worked();
+		const { id } = await worked();
+		const { number } = await shop.record(id);
+		let books = 0;
+		const counting: Database = {
+			...shop.db,
+			rows: (sql, values) => {
+				books += Number(/FROM entries/.test(sql));
+				return shop.db.rows(sql, values);
+			}
+		};
+		const proved = async (numbers?: string[]) => {
+			const found = [];
+			for await (const one of proveBooks(counting, numbers)) found.push(one);
+			return found;
+		};
+		expect(await proved([number])).toMatchObject([{ number, holds: true }]);
+		expect(books).toBe(1);
+		expect((await proved()).length).toBeGreaterThan(3);
 	});
 
 	it('is the same when an entry is sent twice, and under two writers at once', async () => {
