@@ -103,6 +103,20 @@ describe('the outbox', () => {
 		expect(sentIds()).toEqual(['a', 'b']);
 	});
 
+	it.each([
+		[507, 'the server’s disk is full'],
+		[503, 'the server’s database does not answer'],
+		[0, undefined]
+	])('keeps what is answered by %i, says why, and sends it again', async (status, why) => {
+		const outbox = await freshPage();
+		call.mockResolvedValueOnce(refused(status));
+		await outbox.add('/jobs/1/torques', { id: 'a' });
+		expect([outbox.waiting.length, outbox.why]).toEqual([1, why]);
+		call.mockResolvedValueOnce(ok);
+		await outbox.send();
+		expect([outbox.waiting.length, outbox.why]).toEqual([0, undefined]);
+	});
+
 	it('goes on past an entry that is refused', async () => {
 		const outbox = await freshPage();
 		call.mockResolvedValueOnce(refused(0));

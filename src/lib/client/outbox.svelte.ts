@@ -44,6 +44,8 @@ class Outbox {
 	person = $state.raw<Maker>();
 	/** What an earlier page left behind has been read. */
 	opened = $state(false);
+	/** Why the server takes nothing now, where it says so. */
+	why = $state<string>();
 	#sending = false;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -119,6 +121,7 @@ class Outbox {
 				personId: by!.id,
 				...(vouched && { vouched })
 			});
+			this.why = answer.ok ? undefined : waitsFor[answer.refusal.status];
 			if (answer.ok) {
 				entry.sent = true;
 				entry.became = answer.value?.entries ?? [];
@@ -152,6 +155,12 @@ class Outbox {
 		this.#timer = setTimeout(() => void this.send(), retryMs);
 	}
 }
+
+/** What a server says that it has to wait for, in a word. */
+const waitsFor: Readonly<Record<number, string>> = {
+	503: 'the server’s database does not answer',
+	507: 'the server’s disk is full'
+};
 
 async function keep(entry: Entry): Promise<void> {
 	await quietly(() => set(entry.id, $state.snapshot(entry), store));

@@ -70,8 +70,12 @@
 >
 	<a href="/" class="touch flex items-center gap-2.5 pe-2 max-sm:hidden sm:pe-4">
 		<img src="/icon.svg" alt="" class="size-8" />
-		<span class="text-xl font-bold [font-stretch:84%] max-sm:sr-only">Vane Set</span>
-		<span class="hidden text-[15px] text-[#bcd0c8] lg:inline">{shopName}</span>
+		<span class="text-xl font-bold whitespace-nowrap [font-stretch:84%] max-sm:sr-only"
+			>Vane Set</span
+		>
+		<span class="hidden text-[15px] text-[#bcd0c8] {waiting ? '2xl:inline' : 'lg:inline'}"
+			>{shopName}</span
+		>
 	</a>
 	<nav aria-label="Places" class="flex h-15">
 		{#each places as place (place.href)}
@@ -91,8 +95,9 @@
 	<span class="flex-1"></span>
 	<span role="status" class="text-[15px]" data-waiting={outbox.opened ? waiting : undefined}>
 		{#if waiting}
-			<span class="rounded-[3px] bg-[#e8a33d] px-2 py-1 font-semibold text-[#2b1a00]"
-				>{waiting} kept here, waiting for the server</span
+			<span
+				class="inline-block rounded-[3px] bg-[#e8a33d] px-2 py-1 leading-tight font-semibold text-[#2b1a00]"
+				>{waiting} kept here, {outbox.why ? `as ${outbox.why}` : 'waiting for the server'}</span
 			>
 		{/if}
 	</span>
@@ -109,8 +114,8 @@
 		class="touch flex min-w-12 items-center justify-center gap-2 px-2"
 		aria-label="You: {personName}"
 	>
-		<CircleUser class="size-6" aria-hidden="true" /><span class="hidden text-[16px] md:inline"
-			>{personName}</span
+		<CircleUser class="size-6" aria-hidden="true" /><span
+			class="hidden text-[16px] whitespace-nowrap md:inline">{personName}</span
 		>
 	</a>
 </header>
