@@ -41,21 +41,21 @@ async function halfStacked(page: Page): Promise<void> {
 const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<void>][] = [
 	['jobs', '/'],
 	['board', '2026-0257'],
-	['inspect', '2026-0268/inspect?corner=FL'],
+	['inspect', '2026-0268/look?corner=FL'],
 	['plan', '2026-0268/plan'],
 	['order', '2026-0269/plan/order'],
 	['work', '2026-0268/work'],
-	['stack', '2026-0268/bench?corner=FR&at=stack', halfStacked],
+	['stack', '2026-0268/work/bench?corner=FR&at=stack', halfStacked],
 	['bays', '/bays'],
 	[
 		'day',
 		`/bays/${format(addDays(demoMonday(), 2), 'yyyy-MM-dd')}`,
 		(page) => page.getByText('All ready at').waitFor()
 	],
-	['heights-before', '2026-0260/heights/before?corner=RR'],
+	['heights-before', '2026-0260/measure?corner=RR'],
 	[
 		'corner',
-		'2026-0257/corners/FL',
+		'2026-0257/set/FL',
 		async (page) => {
 			await page.getByText('Jacked to height', { exact: true }).click();
 			await page.getByLabel('Hub to arch now').fill('375');
@@ -63,14 +63,14 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 	],
 	[
 		'round',
-		'2026-0262/round',
+		'2026-0262/set',
 		async (page) => {
 			await page.getByRole('button', { name: /FL Bring to height/ }).click();
 			await page.getByLabel('Hub to arch now').fill('372');
 		}
 	],
-	['round-trace', '2026-0256/round', heldPull],
-	['sheet', '2026-0238/sheet'],
+	['round-trace', '2026-0256/set', heldPull],
+	['sheet', '2026-0238/hand-over'],
 	['rack', '/rack'],
 	['bench-corner', '/workbench/corner?layout=macpherson&source=tape'],
 	['bench-spring', '/workbench/spring'],

@@ -51,22 +51,23 @@
 		const job = page.params.id;
 		if (!job || !page.url.pathname.startsWith('/jobs/')) return;
 		const digit = /^Digit([1-4])$/.exec(event.code)?.[1];
-		const heights = /\/heights\/(before|after)$/.test(page.url.pathname);
+		const heights = /\/(measure|check|look)$/.test(page.url.pathname);
 		const corner = digit && corners[Number(digit) - 1];
 		const places: Record<string, string> = {
 			KeyB: '',
-			KeyH: '/heights/before',
-			KeyI: '/inspect',
+			KeyL: '/look',
+			KeyM: '/measure',
 			KeyP: '/plan',
 			KeyW: '/work',
-			KeyJ: '/joints',
-			KeyR: '/round',
-			KeyS: '/sheet'
+			KeyR: '/set',
+			KeyJ: '/set/joints',
+			KeyC: '/check',
+			KeyS: '/hand-over'
 		};
 		const to = corner
 			? heights
 				? `${page.url.pathname}?corner=${corner}`
-				: `/jobs/${job}/corners/${corner}`
+				: `/jobs/${job}/set/${corner}`
 			: places[event.code] !== undefined && `/jobs/${job}${places[event.code]}`;
 		if (to) {
 			event.preventDefault();

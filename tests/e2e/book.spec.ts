@@ -100,7 +100,7 @@ test('a reading is one request of the browser that made it; another screen asks 
 	for (const page of [tomas, mara]) {
 		// The stream opens and asks once what was missed; from then on the job is told.
 		const caughtUp = page.waitForResponse(/\/entries\?after=/);
-		await page.goto(`${url}/heights/after?corner=FL`);
+		await page.goto(`${url}/check?corner=FL`);
 		await caughtUp;
 		page.on('request', (request) => {
 			const path = new URL(request.url()).pathname;

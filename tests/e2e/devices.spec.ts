@@ -11,7 +11,7 @@ test('the gauge reads round the car, and the scales say what stands on each whee
 }) => {
 	const standIns = shop.devices();
 	try {
-		await page.goto(`${await jobUrl('2026-0253')}/heights/after?corner=FL`);
+		await page.goto(`${await jobUrl('2026-0253')}/check?corner=FL`);
 		await page.getByRole('checkbox', { name: /Height gauge/ }).check();
 		await expect.poll(() => standIns.gauge.task?.label).toContain('front left, height after');
 		for (const mm of [352.2, 351.8, 352]) {
@@ -144,7 +144,7 @@ test('a changed height owes every bush of the corner, undone or not', async ({
 }) => {
 	// Read 331 mm, to stand at 352 mm.
 	const url = await jobUrl('2026-0255');
-	await page.goto(`${url}/joints`);
+	await page.goto(`${url}/set/joints`);
 	await page
 		.getByRole('button', { name: /Trailing arm, pivot bush bolt/ })
 		.first()
@@ -152,7 +152,7 @@ test('a changed height owes every bush of the corner, undone or not', async ({
 	await page.getByLabel('Undone in this job').uncheck();
 	await page.getByLabel(/The same at/).uncheck();
 	await page.getByRole('button', { name: 'Keep', exact: true }).click();
-	await page.goto(`${url}/corners/RL`);
+	await page.goto(`${url}/set/RL`);
 	await page.getByRole('button', { name: /Trailing arm, pivot bush bolt/ }).click();
 	await expect(
 		page.getByText(/not undone, but the car stands 2\d mm higher than before/)
@@ -161,7 +161,7 @@ test('a changed height owes every bush of the corner, undone or not', async ({
 	await page.getByLabel('Bushes are owed a re-set above a change of').fill('30 mm');
 	await page.getByRole('button', { name: 'Keep the change' }).click();
 	await expect(page).toHaveURL(new RegExp(`${url}$`));
-	await page.goto(`${url}/corners/RL`);
+	await page.goto(`${url}/set/RL`);
 	await expect(
 		page.getByRole('button', { name: /Trailing arm, pivot bush bolt.*not undone/ })
 	).toBeVisible();

@@ -6,7 +6,7 @@ test('the server dies between two readings: nothing is lost, nothing twice', asy
 	jobUrl,
 	record
 }) => {
-	await page.goto(`${await jobUrl('2026-0261')}/heights/before?corner=FL`);
+	await page.goto(`${await jobUrl('2026-0261')}/measure?corner=FL`);
 	const field = page.locator('#reading');
 	await field.fill('364');
 	await field.press('Enter');
@@ -28,7 +28,7 @@ test('the server dies between two readings: nothing is lost, nothing twice', asy
 });
 
 test('a reload with entries waiting keeps them', async ({ tomas: page, jobUrl, record }) => {
-	await page.goto(`${await jobUrl('2026-0261')}/heights/before?corner=RL`);
+	await page.goto(`${await jobUrl('2026-0261')}/measure?corner=RL`);
 	await page.route('**/entries', (route) => route.abort());
 	await page.locator('#reading').fill('358');
 	await page.locator('#reading').press('Enter');
@@ -45,7 +45,7 @@ test('two tabs of one browser, both without network, lose nothing to each other'
 	jobUrl,
 	record
 }) => {
-	const url = `${await jobUrl('2026-0258')}/heights/after`;
+	const url = `${await jobUrl('2026-0258')}/check`;
 	const other = patient(await page.context().newPage());
 	await page.goto(`${url}?corner=FL`);
 	await other.goto(`${url}?corner=FL`);
@@ -76,8 +76,8 @@ test('two people on one car see each other’s readings and lose none', async ({
 	record
 }) => {
 	const url = await jobUrl('2026-0261');
-	await tomas.goto(`${url}/heights/before?corner=FR`);
-	await mara.goto(`${url}/heights/before?corner=RR`);
+	await tomas.goto(`${url}/measure?corner=FR`);
+	await mara.goto(`${url}/measure?corner=RR`);
 	await Promise.all(
 		[tomas, mara].map(async (page, i) => {
 			for (const height of [360, 361]) {
@@ -99,7 +99,7 @@ test('two people on one car see each other’s readings and lose none', async ({
 });
 
 test('the job file goes out and comes back', async ({ mara: page, jobUrl }, testInfo) => {
-	await page.goto(`${await jobUrl('2026-0214')}/sheet`);
+	await page.goto(`${await jobUrl('2026-0214')}/hand-over`);
 	const [download] = await Promise.all([
 		page.waitForEvent('download'),
 		page.getByRole('link', { name: 'Job file (JSON)' }).click()

@@ -80,7 +80,7 @@ for (const [number, layouts] of [
 ] as const) {
 	test(`${layouts}: the round by keyboard alone`, async ({ tomas: page, jobUrl, record }) => {
 		const from = await record(page, number);
-		await page.goto(`${await jobUrl(number)}/round`);
+		await page.goto(`${await jobUrl(number)}/set`);
 		await walk(page, 'keyboard');
 		await expect(through(page)).toBeVisible();
 		checkRecord(await record(page, number), from);
@@ -96,7 +96,7 @@ test('air struts and multi-link: two people on two sides, live on both screens',
 	const from = await record(tomas, '2026-0264');
 	const stops = roundStops(viewJob(from).facts.joints);
 	expect(stops.filter(({ corner }) => corner.endsWith('L')).length * 2).toBe(stops.length);
-	const round = `${await jobUrl('2026-0264')}/round`;
+	const round = `${await jobUrl('2026-0264')}/set`;
 	await Promise.all([tomas.goto(`${round}?side=left`), mara.goto(`${round}?side=right`)]);
 
 	await test.step('what one records stands on the other’s screen at once', async () => {
@@ -123,7 +123,7 @@ test('two at the same joint: the second is told, and nothing counts twice', asyn
 	jobUrl,
 	record
 }) => {
-	const round = `${await jobUrl('2026-0259')}/round`;
+	const round = `${await jobUrl('2026-0259')}/set`;
 	const before = (await record(tomas, '2026-0259')).torques.length;
 	// The second presses before the first's entry has reached the screen.
 	await mara.route('**/events', (route) => route.abort());
@@ -148,7 +148,7 @@ test('passed over with a reason, undone by a row of its own, and the server kill
 	shop
 }) => {
 	const from = await record(page, '2026-0258');
-	await page.goto(`${await jobUrl('2026-0258')}/round`);
+	await page.goto(`${await jobUrl('2026-0258')}/set`);
 	await expect(heading(page)).toHaveText('Load the corner');
 	await step(page, 'keyboard');
 	await expect(heading(page)).toHaveText('Lower arm, front bush bolt');
@@ -210,7 +210,7 @@ test('a corner that creeps is said, and the rubber waits', async ({
 	jobUrl,
 	record
 }) => {
-	await page.goto(`${await jobUrl('2026-0257')}/round?side=left`);
+	await page.goto(`${await jobUrl('2026-0257')}/set?side=left`);
 	await expect(heading(page)).toHaveText('Load the corner');
 	await page.getByText('Jacked to height').click();
 	await page.getByLabel('Hub to arch now').fill('341');
@@ -239,7 +239,7 @@ test('devices: the gauge brings the corner to height, the wrench sets it, whatev
 }) => {
 	const standIns = shop.devices();
 	try {
-		await page.goto(`${await jobUrl('2026-0256')}/round?side=left`);
+		await page.goto(`${await jobUrl('2026-0256')}/set?side=left`);
 		await expect(page.getByText('✓ connected')).toHaveCount(2);
 		for (const name of [/Height gauge/, /Wireless wrench/])
 			await page.getByRole('checkbox', { name }).check();
@@ -337,7 +337,7 @@ test('a torque that does not belong to its thread is asked about', async ({
 	jobUrl,
 	record
 }) => {
-	await page.goto(`${await jobUrl('2026-0261')}/joints`);
+	await page.goto(`${await jobUrl('2026-0261')}/set/joints`);
 	await page
 		.getByRole('button', { name: /Brake hose and sensor bracket/ })
 		.first()

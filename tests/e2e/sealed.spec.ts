@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../../src/core/job/book/entry';
 import { chained } from '../../src/lib/server/jobs/book';
-import { bookOf, expect, patient, sent, test } from './shop';
+import { bookOf, expect, patient, sent, test, stage } from './shop';
 
 let cars = 0;
 /** A car of its own and a job on it. */
@@ -54,7 +54,7 @@ async function jointOf(page: Page, url: string, key: string) {
 
 /** A lead signs over all that is open. */
 async function signOver(page: Page, url: string): Promise<void> {
-	await page.goto(`${url}/sheet`);
+	await page.goto(`${url}/hand-over`);
 	for (const all of await page.getByRole('checkbox', { name: /^All: / }).all()) await all.check();
 	await page
 		.getByLabel('Why what is ticked is signed over')
@@ -88,7 +88,7 @@ test('a signed sheet stays byte for byte whatever is edited; an addendum is seal
 	await page.getByLabel('Owner').fill('Second Owner');
 	await page.getByRole('button', { name: 'Keep the change' }).click();
 	await expect(page.getByText('Second Owner').first()).toBeVisible();
-	await page.goto(`${url}/sheet`);
+	await page.goto(`${url}/hand-over`);
 	await expect(page.getByRole('article')).toContainText('First Owner');
 	await expect(page.getByRole('article')).not.toContainText('Second Owner');
 	expect((await pdfOf(page)).equals(before)).toBe(true);
@@ -203,7 +203,7 @@ test('a job from elsewhere is marked; one that speaks for this shop’s people, 
 
 	await bring(foreign);
 	await expect(page.getByText('◇ Imported, not verified')).toBeVisible();
-	await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Sheet' }).click();
+	await stage(page, 'Hand over').click();
 	await expect(
 		page.getByRole('heading', { name: 'Imported from a shop that is not known here: not verified' })
 	).toBeVisible();
@@ -211,7 +211,7 @@ test('a job from elsewhere is marked; one that speaks for this shop’s people, 
 	const here = page.url();
 	await page.goto('/');
 	await bring(foreign);
-	await expect(page).toHaveURL(here.replace(/\/sheet$/, ''));
+	await expect(page).toHaveURL(here.replace(/\/hand-over$/, ''));
 });
 
 test('rubber torqued hanging and then only checked stays twisted; reused hardware prints as it was', async ({
@@ -227,7 +227,7 @@ test('rubber torqued hanging and then only checked stays twisted; reused hardwar
 		programme: { castle: { high: '60', slotDeg: 60 } }
 	});
 	await say(page, url, 'torque', bush.id, { torque: '120', carState: 'hanging' });
-	await page.goto(`${url}/corners/FL`);
+	await page.goto(`${url}/set/FL`);
 
 	await test.step('checked only: not set, and it says why', async () => {
 		await page.getByText('On its wheels', { exact: true }).click();
@@ -257,7 +257,7 @@ test('rubber torqued hanging and then only checked stays twisted; reused hardwar
 		await say(page, url, 'joint', rear.id, { torque: '150', torqueSource: 'maker' });
 		const off = { carState: 'loaded', method: 'on-wheels', hubToArch: '383' };
 		await say(page, url, 'torque', rear.id, { torque: '150', ...off });
-		await page.goto(`${url}/corners/FL`);
+		await page.goto(`${url}/set/FL`);
 		await page.getByRole('button', { name: /Lower arm, rear bush bolt.*again/ }).click();
 		await expect(page.getByText(/It keeps \+\d\.\d°/)).toBeVisible();
 		await page.getByRole('button', { name: 'Accept it as it is …' }).click();
@@ -281,7 +281,7 @@ test('rubber torqued hanging and then only checked stays twisted; reused hardwar
 		await page.locator('#torque').press('Enter');
 		await expect(page.getByRole('button', { name: /Tie rod end nut.*torqued/ })).toBeVisible();
 		await sent(page);
-		await page.goto(`${url}/sheet`);
+		await page.goto(`${url}/hand-over`);
 		const row = page.getByRole('row', { name: /Tie rod end nut/ });
 		await expect(row).toContainText('old one again: no nut of that thread in the house');
 		await expect(row).toContainText('new cotter pin');
@@ -296,10 +296,10 @@ test('Enter in the round records nothing while the part is on the bench', async 
 	record
 }) => {
 	const before = (await record(page, '2026-0268')).torques.length;
-	await page.goto(`${await jobUrl('2026-0268')}/round`);
+	await page.goto(`${await jobUrl('2026-0268')}/set`);
 	await expect(page.getByText(/The round waits: “.*” \(FL\) comes first/)).toBeVisible();
 	await page.keyboard.press('Enter');
-	await page.goto(`${await jobUrl('2026-0268')}/round`);
+	await page.goto(`${await jobUrl('2026-0268')}/set`);
 	await page.getByRole('button', { name: /FL Strut to knuckle, upper bolt/ }).click();
 	await expect(
 		page.getByText(/“Damper in, both ends started by hand” \(FL\) comes first/)
@@ -324,7 +324,7 @@ test('a broken spring changes the target, warns at the compressor, and has no fr
 	}
 	const scope = { damper: true, spring: false, bushes: false };
 	await say(page, url, 'scope', 'front', scope);
-	await page.goto(`${url}/corners/FL`);
+	await page.goto(`${url}/set/FL`);
 	await expect(page.getByText('The height before: right only if')).toBeVisible();
 	const spring = { corner: 'FL', point: 'spring', state: 'broken', where: 'lowest coil', note: '' };
 	await say(page, url, 'finding', 'FL/spring', spring);
@@ -333,11 +333,11 @@ test('a broken spring changes the target, warns at the compressor, and has no fr
 		page.getByText('The spring of this corner was found broken: the height before is no target.')
 	).toBeVisible();
 	await expect(page.getByText('The height of the other side, whose spring is sound')).toBeVisible();
-	await page.goto(`${url}/bench?corner=FL&at=compressor`);
+	await page.goto(`${url}/work/bench?corner=FL&at=compressor`);
 	await expect(page.getByText(/This spring was found broken \(lowest coil\)/)).toBeVisible();
 	await expect(page.getByLabel('Free length of a whole one')).toBeVisible();
 	await say(page, url, 'scope', 'front', { ...scope, spring: true });
-	await page.goto(`${url}/bench?corner=FL&at=compare`);
+	await page.goto(`${url}/work/bench?corner=FL&at=compare`);
 	await expect(page.getByText('it has no free length to compare').first()).toBeVisible();
 	await expect(page.getByLabel('Free length, old').first()).toHaveCount(0);
 });
@@ -356,7 +356,7 @@ test('an entry is its maker’s: on a tablet that changes hands it waits, and a 
 		await context.addCookies((await signedIn(handle)).cookies);
 	};
 	await as('tomas');
-	await page.goto(`${url}/heights/before?corner=FL`);
+	await page.goto(`${url}/measure?corner=FL`);
 	await context.route('**/entries', (route) => route.abort());
 	for (const height of ['358', '359']) {
 		await page.locator('#reading').fill(height);
@@ -366,7 +366,7 @@ test('an entry is its maker’s: on a tablet that changes hands it waits, and a 
 	await context.unroute('**/entries');
 
 	await as('jo');
-	await page.goto(`${url}/heights/before?corner=FL`);
+	await page.goto(`${url}/measure?corner=FL`);
 	const bar = page.getByRole('region', { name: 'Kept here for somebody else' });
 	await expect(bar).toContainText('2 entries of Tomas Okoro are kept on this tablet, not sent');
 	await page.locator('#reading').fill('360');
@@ -376,14 +376,14 @@ test('an entry is its maker’s: on a tablet that changes hands it waits, and a 
 	expect((await readings()).map(({ heightMm }) => heightMm)).toEqual([360]);
 
 	await as('mara');
-	await page.goto(`${url}/heights/before?corner=FL`);
+	await page.goto(`${url}/measure?corner=FL`);
 	await bar.getByRole('button', { name: 'Look' }).click();
 	await bar.getByRole('button', { name: 'Vouch for Tomas Okoro' }).first().click();
 	await expect(bar).toContainText('1 entry of Tomas Okoro is kept');
 	await sent(page);
 
 	await as('tomas');
-	await page.goto(`${url}/heights/before?corner=FL`);
+	await page.goto(`${url}/measure?corner=FL`);
 	await expect(bar).toHaveCount(0);
 	await sent(page);
 	await expect.poll(async () => (await readings()).length).toBe(3);
@@ -406,10 +406,10 @@ test('a tablet whose clock is ten minutes ahead records all the same; the histor
 	mara: page
 }) => {
 	const url = await openJob(page);
-	await page.goto(`${url}/heights/before?corner=FL`);
+	await page.goto(`${url}/measure?corner=FL`);
 	await page.clock.install({ time: Date.now() + 10 * 60_000 });
 	await page.clock.resume();
-	await page.goto(`${url}/heights/before?corner=FL`);
+	await page.goto(`${url}/measure?corner=FL`);
 	await page.locator('#reading').fill('361');
 	await page.locator('#reading').press('Enter');
 	await sent(page);
@@ -433,15 +433,15 @@ test('what is half typed in a form is there after a reload', async ({ mara: page
 		[`/cars/${vehicle.id}`, ['Change the car'], 'Modifications', 'Half a mod'],
 		[`${url}/edit`, [], 'Complaint', 'Half another'],
 		[url, ['Add a note'], 'What should the next one know?', 'Half a note'],
-		[`${url}/heights/before?corner=FL`, [], '#reading', '36'],
-		[`${url}/heights/before?corner=FL`, ['Note it'], 'Fuel', 'half'],
-		[`${url}/joints`, ['Add a joint'], 'Name', 'Half a joint'],
-		[`${url}/joints`, ['/Top mount nuts/'], 'Specified torque', '2'],
-		[`${url}/corners/FL`, [], '#torque', '5'],
-		[`${url}/corners/FL`, ['Change'], '/^Target, /', '36'],
-		[`${url}/round`, ['Pass over …'], 'Why it is passed over', 'socket does'],
-		[`${url}/sheet`, [], 'Why what is ticked is signed over', 'the owner wa'],
-		[`${bench}/bench?corner=FR&at=compressor`, [], 'Length in the strut', '25'],
+		[`${url}/measure?corner=FL`, [], '#reading', '36'],
+		[`${url}/measure?corner=FL`, ['Note it'], 'Fuel', 'half'],
+		[`${url}/set/joints`, ['Add a joint'], 'Name', 'Half a joint'],
+		[`${url}/set/joints`, ['/Top mount nuts/'], 'Specified torque', '2'],
+		[`${url}/set/FL`, [], '#torque', '5'],
+		[`${url}/set/FL`, ['Change'], '/^Target, /', '36'],
+		[`${url}/set`, ['Pass over …'], 'Why it is passed over', 'socket does'],
+		[`${url}/hand-over`, [], 'Why what is ticked is signed over', 'the owner wa'],
+		[`${bench}/work/bench?corner=FR&at=compressor`, [], 'Length in the strut', '25'],
 		['/rack', ['Add a wrench'], 'Name', 'Half a wrench'],
 		['/shop', [], 'Name', 'Half a shop name'],
 		['/shop', ['Add a person'], '/^Name$/ 2', 'Half a person'],

@@ -107,6 +107,10 @@ async function withPage(context: BrowserContext, use: (page: Page) => Promise<vo
 	await page.close();
 }
 
+/** The way into a stage of a job. */
+export const stage = (page: Page, name: string) =>
+	page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name });
+
 /** What is said shows at once: waits until the server has all that a page has said. */
 export async function sent(page: Page): Promise<void> {
 	if (!page.url().startsWith('http')) return;
@@ -173,7 +177,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 			await server.stop();
 			rmSync(folder, { recursive: true, force: true });
 		},
-		{ scope: 'worker', timeout: 90_000 }
+		{ scope: 'worker', timeout: 300_000 }
 	],
 	baseURL: async ({ shop }, use) => use(shop.origin),
 	signedIn: [

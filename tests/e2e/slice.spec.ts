@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, patient, pull, test } from './shop';
+import { expect, patient, pull, test, stage } from './shop';
 
 /** A new car through the heart of the job, as somebody would who has read nothing. */
 async function openJob(page: Page, plate: string): Promise<void> {
@@ -71,6 +71,7 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 	});
 
 	await test.step('joints get their torque', async () => {
+		await stage(page, 'Set').tap();
 		await page.getByRole('link', { name: 'Joints' }).tap();
 		await page.getByRole('button', { name: /Top mount nuts/ }).tap();
 		await page.getByLabel('Specified torque').fill('18 ft-lb');
@@ -83,10 +84,7 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 	});
 
 	await test.step('torques hanging: rubber is only nipped', async () => {
-		await page
-			.getByRole('navigation', { name: 'Job' })
-			.getByRole('link', { name: 'Corners' })
-			.tap();
+		await page.getByRole('link', { name: 'Corners' }).tap();
 		const joints = page.getByRole('region', { name: 'Joints' });
 		const open = joints.getByText('open', { exact: true });
 		await expect(open).not.toHaveCount(0);
@@ -109,7 +107,7 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 		await expect(
 			page.getByRole('region', { name: 'Joints' }).getByText('nipped', { exact: true })
 		).toHaveCount(2);
-		await expect(page.getByText('3 of 13 owed')).toBeVisible();
+		await expect(page.getByText('3 of 13 left')).toBeVisible();
 	});
 
 	await test.step('loaded at the wrong height is caught, at the right one it is set', async () => {
@@ -146,11 +144,11 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 			await page.locator('#torque').fill('120');
 			await page.locator('#torque').press('Enter');
 		}
-		await expect(page.getByText('0 of 13 owed')).toBeVisible();
+		await expect(page.getByText('0 of 13 left')).toBeVisible();
 	});
 
 	await test.step('heights after, and the comparison', async () => {
-		await page.goto(`${job}/heights/after`);
+		await page.goto(`${job}/check`);
 		await readAllRound(page, [365, 365, 358, 357]);
 		await expect(page.getByRole('row', { name: /Front left.*changed/ })).toBeVisible();
 		await expect(
@@ -159,7 +157,7 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 	});
 
 	await test.step('signed sheet', async () => {
-		await page.getByRole('link', { name: 'Sheet' }).tap();
+		await stage(page, 'Hand over').tap();
 		await page.getByRole('button', { name: 'Sign and seal' }).tap();
 		await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();
 		await expect(page.getByText('Signed: the record is closed')).toBeVisible();
@@ -194,7 +192,7 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 	await page.keyboard.press('Enter');
 	await expect(page).toHaveURL(new RegExp(await jobUrl('2026-0260')));
 
-	await page.keyboard.press('Alt+h');
+	await page.keyboard.press('Alt+m');
 	await expect(page.getByRole('heading', { name: 'Front left', exact: true })).toBeVisible();
 	await page.keyboard.press('Alt+2');
 	await expect(page.getByRole('heading', { name: 'Front right', exact: true })).toBeVisible();
@@ -229,7 +227,7 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 		}
 		throw new Error('not reached by Tab');
 	};
-	await page.goto(`${await jobUrl('2026-0256')}/corners/FR`);
+	await page.goto(`${await jobUrl('2026-0256')}/set/FR`);
 	await tabTo(page.getByRole('radio', { name: 'Hanging' }));
 	for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
 	await expect(page.getByRole('radio', { name: 'Jacked to height' })).toBeChecked();
@@ -248,27 +246,27 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 
 	await page.goto(await jobUrl('2026-0251'));
 	await page.keyboard.press('Alt+s');
-	await expect(page).toHaveURL(/\/sheet$/);
+	await expect(page).toHaveURL(/\/hand-over$/);
 	await tabTo(page.getByRole('button', { name: 'Sign and seal' }));
 	await page.keyboard.press('Enter');
 	await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();
 });
 
 test('readings are corrected, withdrawn, and doubted aloud', async ({ tomas: page, jobUrl }) => {
-	await page.goto(`${await jobUrl('2026-0260')}/heights/before?corner=RR`);
+	await page.goto(`${await jobUrl('2026-0260')}/measure?corner=RR`);
 	await expect(page.getByText('Reading 2 does not fit the others.')).toBeVisible();
 	await page.getByRole('button', { name: /351 mm/ }).click();
 	await page.locator('#reading').fill('336');
 	await page.getByRole('button', { name: 'Keep instead' }).click();
 	await expect(page.getByText('does not fit')).toHaveCount(0);
-	await page.goto(`${await jobUrl('2026-0260')}/heights/before?corner=RR`);
+	await page.goto(`${await jobUrl('2026-0260')}/measure?corner=RR`);
 	await page.getByRole('button', { name: /corrected/ }).click();
 	await page.getByRole('button', { name: 'Withdraw it' }).click();
 	await expect(page.getByRole('button', { name: /Rear right.*2\/3/ })).toBeVisible();
 });
 
 test('a lead signs by override, a technician cannot', async ({ tomas, mara, jobUrl }) => {
-	const sheet = `${await jobUrl('2026-0258')}/sheet`;
+	const sheet = `${await jobUrl('2026-0258')}/hand-over`;
 	await tomas.goto(sheet);
 	await expect(tomas.getByText('Only a lead may sign with something still open.')).toBeVisible();
 	await expect(tomas.getByRole('button', { name: /Sign over/ })).toHaveCount(0);
@@ -313,7 +311,7 @@ test('two who change one thing without knowing of each other: both stay, and a p
 		await expect(look).toContainText('complaint: Front bushes cracked, steers to the left');
 		await expect(look).toContainText('complaint: Front bushes cracked, both sides');
 	}
-	await tomas.goto(`${url}/sheet`);
+	await tomas.goto(`${url}/hand-over`);
 	await expect(tomas.getByText(/said different things: say which counts/).last()).toBeVisible();
 	const hers = tomas
 		.getByRole('region', { name: /Said twice/ })
@@ -332,7 +330,7 @@ test('a target is predicted with the new spring, and stays with what it rests on
 	tomas: page,
 	jobUrl
 }) => {
-	await page.goto(`${await jobUrl('2026-0255')}/corners/RL`);
+	await page.goto(`${await jobUrl('2026-0255')}/set/RL`);
 	const panel = page.getByRole('region', { name: 'Target' });
 	await panel.getByRole('button', { name: 'Change' }).click();
 	await panel.getByText('predicted with the new spring').click();

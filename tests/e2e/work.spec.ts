@@ -53,7 +53,7 @@ async function say(page: Page, url: string, kind: string, subject: string, said:
 }
 
 const toGo = async (page: Page) =>
-	Number((await page.getByText(/steps? to go/).innerText()).replace(/\D/g, ''));
+	Number(/^\d+/.exec(await page.getByText(/left to do here/).innerText())![0]);
 
 /** What the bench page wants before a step there counts. */
 async function atTheBench(page: Page, title: string): Promise<void> {
@@ -176,7 +176,7 @@ for (const journey of journeys) {
 	test(`${journey.name}: complaint to ready to be set`, async ({ tomas: page }) => {
 		test.setTimeout(240_000);
 		const url = await newJob(page, journey.layouts, journey.corners, journey.complaint);
-		await page.goto(`${url}/inspect`);
+		await page.goto(`${url}/look`);
 		for (const [point, state] of journey.found) {
 			const group = page.getByRole('group', { name: point, exact: true });
 			await group.getByRole('button', { name: state }).click();
@@ -190,11 +190,11 @@ for (const journey of journeys) {
 		const titles = await walkToTheRound(page, url);
 		for (const step of journey.steps) expect(titles.join('\n')).toMatch(step);
 		await page.getByRole('link', { name: /Into the torque round/ }).click();
-		await expect(page.getByText(/steps owed/)).toBeVisible();
+		await expect(page.getByText(/left to set/)).toBeVisible();
 		const record = await bookOf(page, url);
 		expect(record.joints.some(({ loosened }) => !loosened)).toBe(true);
 		// The work on the sheet, where stands were seen.
-		await page.goto(`${url}/sheet`);
+		await page.goto(`${url}/hand-over`);
 		await expect(page.getByText('where they stand: sill seams, both sides')).toBeVisible();
 	});
 }
@@ -220,7 +220,7 @@ test('a lead passes a gate over with a reason, a technician cannot; the sheet sa
 	await mara.getByRole('button', { name: 'Go on all the same' }).click();
 	await mara.getByLabel(/Why it may go on/).fill('already on the lift since yesterday');
 	await mara.getByRole('button', { name: 'Done, next step' }).click();
-	await mara.goto(`${url}/sheet`);
+	await mara.goto(`${url}/hand-over`);
 	await expect(mara.getByText(/Passed over, lift the car.*since yesterday/)).toBeVisible();
 });
 
@@ -228,7 +228,7 @@ test('an overloaded compressor cannot be turned, a swapped part is named', async
 	tomas: page
 }) => {
 	const url = await strutJob(page);
-	await page.goto(`${url}/bench?corner=FL&at=compressor`);
+	await page.goto(`${url}/work/bench?corner=FL&at=compressor`);
 	const values = {
 		Wire: '14 mm',
 		'Active coils': '5',
@@ -272,14 +272,14 @@ test('a fastener left over keeps the job from being signed; declined work prints
 	await page.getByRole('button', { name: 'Into A1' }).click();
 	await page.getByRole('button', { name: 'One back, Cowl clip' }).click();
 	await expect(page.getByText('1 of 4 back · 18 mm long')).toBeVisible();
-	await page.goto(`${url}/sheet`);
+	await page.goto(`${url}/hand-over`);
 	await expect(page.getByText(/Cowl clip \(tray A1\): 3 of 4 not back/).first()).toBeVisible();
 
 	await page.goto(`${url}/plan`);
 	const boots = page.getByRole('group', { name: /Dust boots, front/ });
 	await boots.getByRole('button', { name: 'Declined' }).click();
 	await expect(boots.getByRole('button', { name: '✕ Declined' })).toBeVisible();
-	await page.goto(`${url}/sheet`);
+	await page.goto(`${url}/hand-over`);
 	await expect(page.getByRole('heading', { name: 'Declined by the customer' })).toBeVisible();
 	await expect(page.getByText('✕ Dust boots, front')).toBeVisible();
 	await page.goto(`${url}/work`);
@@ -291,7 +291,7 @@ test('a photo is kept with the corner, goes out of sight and comes back', async 
 	tomas: page
 }) => {
 	const url = await strutJob(page);
-	await page.goto(`${url}/inspect?corner=FL`);
+	await page.goto(`${url}/look?corner=FL`);
 	const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 400, height: 300 } });
 	const file = { name: 'leak.png', mimeType: 'image/png', buffer: picture };
 	await page.getByLabel('Photos, FL, file').setInputFiles(file);
@@ -310,7 +310,7 @@ test('a photo is kept with the corner, goes out of sight and comes back', async 
 
 test('findings and photos wait for the network, and arrive once', async ({ tomas: page }) => {
 	const url = await strutJob(page);
-	await page.goto(`${url}/inspect?corner=FR`);
+	await page.goto(`${url}/look?corner=FR`);
 	const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 100 } });
 	await page.context().setOffline(true);
 	await page.getByRole('button', { name: 'Weep' }).click();
@@ -435,8 +435,8 @@ test('two cars of a day share two people and one lift, and their times go into t
 
 test('two people on one car see each other’s work at once', async ({ mara, tomas }) => {
 	const url = await strutJob(mara);
-	await mara.goto(`${url}/inspect?corner=FL`);
-	await tomas.goto(`${url}/inspect?corner=FL`);
+	await mara.goto(`${url}/look?corner=FL`);
+	await tomas.goto(`${url}/look?corner=FL`);
 	const leak = (page: Page) => page.getByRole('button', { name: '✕ Leak' });
 	await mara.getByRole('button', { name: 'Leak' }).click();
 	await expect(leak(tomas)).toBeVisible();
@@ -463,7 +463,7 @@ test('what is typed wrong at the bench and in the plan says what would be right,
 	).toBeVisible();
 	await expect(unit).toHaveValue('cheap');
 
-	await page.goto(`${url}/bench?corner=FL&at=compressor`);
+	await page.goto(`${url}/work/bench?corner=FL&at=compressor`);
 	await page.getByLabel('Active coils').fill('many');
 	await expect(page.getByText('‘many’ is not a number')).toBeVisible();
 	await page.getByLabel('Free length').fill('330 kg');
@@ -481,7 +481,7 @@ test('the work is walked by keyboard: places by Alt and a letter, a step by Ente
 	const url = await strutJob(page);
 	await page.goto(url);
 	for (const [keys, place] of [
-		['Alt+i', 'inspect'],
+		['Alt+l', 'look'],
 		['Alt+p', 'plan'],
 		['Alt+w', 'work']
 	] as const) {

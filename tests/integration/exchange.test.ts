@@ -242,7 +242,7 @@ describe('the demo shop', () => {
 		expect(jobs).toHaveLength(20);
 		expect(new Set(jobs.map((job) => job.plate)).size).toBe(18);
 		expect(new Set(jobs.map((job) => job.stage))).toEqual(
-			new Set(['heights-before', 'work', 'joints', 'set', 'heights-after', 'ready', 'signed'])
+			new Set(['measure', 'work', 'set', 'check', 'hand-over', 'signed'])
 		);
 		// Cars stand in their bays in the week of loading, once each.
 		const monday = startOfISOWeek(addDays(new Date(), 2));

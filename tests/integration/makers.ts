@@ -236,5 +236,6 @@ export const makers: { [K in KindName]: Maker | null } = {
 		data: { torque: '120', found: oneOf(g, ['held', 'moved']), odometer: '120100 km' }
 	})
 };
-export const saidKinds = (Object.keys(makers) as KindName[]).filter((kind) => makers[kind] !== null);
-
+export const saidKinds = (Object.keys(makers) as KindName[]).filter(
+	(kind) => makers[kind] !== null
+);

@@ -205,7 +205,7 @@ describe('the plan', () => {
 		const strut = jobParts(record).find(({ id }) => id === 'damper:FL')!;
 		expect(strut).toMatchObject({ hand: 'left', kept: { status: 'here' } });
 		const csv = partsCsv(await readJob(shop.db, jobId));
-		expect(csv).toMatch(/FL,front,Strut,left,1,"'=cmd",Here/);
+		expect(csv).toMatch(/FL,front,Strut,left,1,'=cmd,Here/);
 	});
 });
 

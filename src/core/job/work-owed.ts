@@ -18,6 +18,7 @@ export function workOwed(record: JobRecord): WorkOwed[] {
 	const anywhere = record.corners[0]!;
 	const trays = trayFaults(trayItems(book)).map(({ id, words }): WorkOwed => ({
 		kind: 'tray',
+		stage: 'work',
 		corner: cornerOfStep(book.get('tray', id)!.step) ?? anywhere,
 		text: words
 	}));
@@ -29,6 +30,7 @@ export function workOwed(record: JobRecord): WorkOwed[] {
 		return [
 			{
 				kind: 'work',
+				stage: 'work',
 				corner: data.corner,
 				text: `${data.part}: ${words.toLowerCase()}; explain it or send it back`
 			}
@@ -38,6 +40,7 @@ export function workOwed(record: JobRecord): WorkOwed[] {
 		const who = entries.map(({ personId }) => nameOf(record, personId)).join(' and ');
 		return {
 			kind: 'work',
+			stage: 'work',
 			corner: anywhere,
 			text: `${who} said different things: say which counts`
 		};
@@ -58,7 +61,11 @@ function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
 			const left = steps.find(
 				(one) => one.at === step.at && kindData(one.kind).leaves?.until === step.kind && isDone(one)
 			);
-			const where = { corner: step.corners[0] ?? record.corners[0]!, stepId: step.id };
+			const where = {
+				stage: 'work',
+				corner: step.corners[0] ?? record.corners[0]!,
+				stepId: step.id
+			} as const;
 			const on = step.at === 'front' || step.at === 'rear' ? `, ${step.at} axle` : '';
 			if (!left) return { kind: 'step', ...where, text: `${step.title}${on}: not done` };
 			const { hazard } = kindData(left.kind).leaves!;
@@ -72,6 +79,8 @@ const partsOwed = (record: JobRecord): WorkOwed[] =>
 		.filter(({ part, status }) => part !== 'hardware' && !['fitted', 'returned'].includes(status))
 		.map(({ name, corner, status }) => ({
 			kind: 'part',
+			// What is here is still to go in.
+			stage: status === 'here' || status === 'compared' ? 'work' : 'plan',
 			corner: corner ?? record.corners[0]!,
 			text: `${name}: ${partStatusNames[status].toLowerCase()}, neither fitted nor returned`
 		}));

@@ -189,6 +189,7 @@ describe('what the work still owes to a signature', () => {
 		expect(lying()).toHaveLength(3);
 		expect(lying()[0]).toEqual({
 			kind: 'tray',
+			stage: 'work',
 			corner: 'FL',
 			text: 'Bracket bolt, hose (tray A1): 1 of 1 not back'
 		});
@@ -211,13 +212,13 @@ describe('where a job stands', () => {
 			write(record, 'step', id, { state: 'done', note: '' });
 		}
 		expect(stepsLeft(record)).toBe(0);
-		expect(viewJob(record).standing.stage).toBe('joints');
+		expect(viewJob(record).standing.stage).toBe('set');
 	});
 
 	it('is at the joints where nobody planned any steps', () => {
 		const record = job('2026-0262');
 		expect(stepsLeft(record)).toBe(0);
-		expect(viewJob(record).standing.stage).toBe('joints');
+		expect(viewJob(record).standing.stage).toBe('set');
 	});
 });
 

@@ -2,6 +2,7 @@ import type { TwistVerdict } from '../bush/verdict.ts';
 import type { Corner, PerCorner } from '../height/corners.ts';
 import type { HardwarePiece } from '../fastener/hardware.ts';
 import type { JointProgramme } from '../fastener/joint-programme.ts';
+import type { Stage } from './stages.ts';
 import type { SpringDoubt } from './target.ts';
 import type { JointKind, TightenRule } from '../layout/types.ts';
 
@@ -80,6 +81,7 @@ export interface TorqueFact {
 export interface WorkOwed {
 	/** hazard: something stands about under load or in the air until a step is done. */
 	kind: 'step' | 'hazard' | 'part' | 'tray' | 'work';
+	stage: Stage;
 	corner: Corner;
 	/** The whole sentence, without the corner. */
 	text: string;

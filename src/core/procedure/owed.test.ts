@@ -115,18 +115,18 @@ function facts(change: Partial<JobFacts> = {}): JobFacts {
 
 describe('a job', () => {
 	it('with everything done owes nothing and is ready to sign', () => {
-		expect(jobStanding(facts())).toMatchObject({ stage: 'ready', owed: [] });
+		expect(jobStanding(facts())).toMatchObject({ stage: 'hand-over', owed: [] });
 	});
 
 	it('goes through its stages in order', () => {
 		const empty = perCorner(() => []);
-		expect(jobStanding(facts({ beforeMm: empty })).stage).toBe('heights-before');
+		expect(jobStanding(facts({ beforeMm: empty })).stage).toBe('measure');
 		expect(jobStanding(facts({ torques: [], stepsLeft: 12 })).stage).toBe('work');
-		expect(jobStanding(facts({ torques: [] })).stage).toBe('joints');
+		expect(jobStanding(facts({ torques: [] })).stage).toBe('set');
 		// Whoever ticked nothing off and torqued everything is past it.
-		expect(jobStanding(facts({ stepsLeft: 12 })).stage).toBe('ready');
+		expect(jobStanding(facts({ stepsLeft: 12 })).stage).toBe('hand-over');
 		expect(jobStanding(facts({ torques: [hanging(bolt), hanging(bush)] })).stage).toBe('set');
-		expect(jobStanding(facts({ afterMm: empty })).stage).toBe('heights-after');
+		expect(jobStanding(facts({ afterMm: empty })).stage).toBe('check');
 		expect(jobStanding(facts({ signed: true })).stage).toBe('signed');
 	});
 
@@ -134,7 +134,9 @@ describe('a job', () => {
 		const { owed } = jobStanding(
 			facts({ afterMm: { ...perCorner(() => [365, 365, 365]), RR: [365] } })
 		);
-		expect(owed).toEqual([{ kind: 'height-after', corner: 'RR', text: '2 readings after' }]);
+		expect(owed).toEqual([
+			{ kind: 'height-after', stage: 'check', corner: 'RR', text: '2 readings after' }
+		]);
 	});
 
 	it('owes a second look at readings that do not agree', () => {
@@ -144,6 +146,7 @@ describe('a job', () => {
 		expect(owed).toEqual([
 			{
 				kind: 'doubt',
+				stage: 'measure',
 				corner: 'FR',
 				text: 'readings before are 16 mm apart: correct one or read again'
 			}

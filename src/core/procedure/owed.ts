@@ -4,6 +4,7 @@ import { formatNumber } from '../units/format.ts';
 import { hardwareNames } from '../fastener/hardware.ts';
 import { doubtWords } from './target.ts';
 import type { JobFacts, JointFact, TorqueFact, WorkOwed } from './facts.ts';
+import { stages, type Stage } from './stages.ts';
 import { jointStatus, type JointStatus } from './joint-status.ts';
 
 /** Readings wanted at each corner, before and after. */
@@ -12,6 +13,8 @@ export const readingsPerCorner = 3;
 export interface OwedItem {
 	kind:
 		'height-before' | 'height-after' | 'doubt' | 'target' | 'joint' | 'hardware' | WorkOwed['kind'];
+	/** Of the way through the car: where it is done. */
+	stage: Stage;
 	corner: Corner;
 	/** The whole sentence, without the corner. */
 	text: string;
@@ -19,30 +22,9 @@ export interface OwedItem {
 	stepId?: string;
 }
 
-/** Where a job stands in its order of work. */
-export const stages = [
-	'heights-before',
-	'work',
-	'joints',
-	'set',
-	'heights-after',
-	'ready',
-	'signed'
-] as const;
-export type Stage = (typeof stages)[number];
-
-export const stageNames: Readonly<Record<Stage, string>> = {
-	'heights-before': 'Heights before',
-	work: 'Strip and refit',
-	joints: 'Joints',
-	set: 'Set at ride height',
-	'heights-after': 'Heights after',
-	ready: 'Ready to sign',
-	signed: 'Signed'
-};
-
 export interface JobStanding {
-	stage: Stage;
+	/** Where the work stands: the stage in whose order the next thing comes. */
+	stage: Stage | 'signed';
 	owed: OwedItem[];
 	joints: Map<string, JointStatus>;
 }
@@ -71,7 +53,12 @@ export function jobStanding(facts: JobFacts): JobStanding {
 		...owedReadings('height-before', 'before', facts.beforeMm),
 		...facts.corners
 			.filter((corner) => facts.targetMm[corner] === undefined)
-			.map((corner): OwedItem => ({ kind: 'target', corner, text: noTarget(facts, corner) }))
+			.map((corner): OwedItem => ({
+				kind: 'target',
+				stage: 'set',
+				corner,
+				text: noTarget(facts, corner)
+			}))
 	];
 	owed.push(...facts.work);
 	for (const joint of facts.joints) {
@@ -79,6 +66,7 @@ export function jobStanding(facts: JobFacts): JobStanding {
 		if (status.owed) {
 			owed.push({
 				kind: 'joint',
+				stage: 'set',
 				corner: joint.corner,
 				jointId: joint.id,
 				text: `${joint.name}: ${status.reason}`
@@ -88,6 +76,7 @@ export function jobStanding(facts: JobFacts): JobStanding {
 			for (const piece of joint.hardwareOpen ?? []) {
 				owed.push({
 					kind: 'hardware',
+					stage: 'set',
 					corner: joint.corner,
 					jointId: joint.id,
 					text: `${joint.name}: ${hardwareNames[piece].toLowerCase()}, renewed or the old one again?`
@@ -131,35 +120,45 @@ function owedReadings(
 	when: string,
 	readings: JobFacts['beforeMm']
 ): OwedItem[] {
+	const stage = kind === 'height-before' ? 'measure' : 'check';
 	return corners.flatMap((corner): OwedItem[] => {
 		const values = readings[corner];
 		const missing = readingsPerCorner - values.length;
 		if (missing > 0) {
 			return [
-				{ kind, corner, text: `${missing} ${missing === 1 ? 'reading' : 'readings'} ${when}` }
+				{
+					kind,
+					stage,
+					corner,
+					text: `${missing} ${missing === 1 ? 'reading' : 'readings'} ${when}`
+				}
 			];
 		}
 		const range = Math.max(...values) - Math.min(...values);
 		if (range <= repeatToleranceMm) return [];
 		const text = `readings ${when} are ${formatNumber(range, 0)} mm apart: correct one or read again`;
-		return [{ kind: 'doubt', corner, text }];
+		return [{ kind: 'doubt', stage, corner, text }];
 	});
 }
 
-function stageOf(facts: JobFacts, owed: readonly OwedItem[]): Stage {
+function stageOf(facts: JobFacts, owed: readonly OwedItem[]): JobStanding['stage'] {
 	if (facts.signed) return 'signed';
-	if (corners.some((corner) => facts.beforeMm[corner].length < readingsPerCorner))
-		return 'heights-before';
+	if (corners.some((corner) => facts.beforeMm[corner].length < readingsPerCorner)) return 'measure';
 	const rules = new Map(facts.joints.map((joint) => [joint.id, joint.rule]));
 	const owes = (test: (item: OwedItem) => boolean) => owed.some(test);
 	if (owes((item) => item.kind === 'joint' && rules.get(item.jointId!) === 'any-time'))
-		return facts.stepsLeft > 0 ? 'work' : 'joints';
+		return facts.stepsLeft > 0 ? 'work' : 'set';
 	if (owes((item) => item.kind === 'joint' || item.kind === 'target')) return 'set';
 	if (owes((item) => item.kind === 'step' || item.kind === 'hazard')) return 'work';
-	if (owes((item) => item.kind === 'height-after')) return 'heights-after';
-	if (owes((item) => item.kind === 'hardware')) return 'joints';
-	if (owes((item) => ['part', 'tray', 'work'].includes(item.kind))) return 'work';
-	return owed.length ? 'heights-after' : 'ready';
+	if (owes((item) => item.kind === 'height-after')) return 'check';
+	return owed[0]?.stage ?? 'hand-over';
+}
+
+/** How many things are left in each stage; together they are all that is left. */
+export function leftByStage(owed: readonly OwedItem[]): Record<Stage, number> {
+	const left = Object.fromEntries(stages.map((stage) => [stage, 0])) as Record<Stage, number>;
+	for (const { stage } of owed) left[stage]++;
+	return left;
 }
 
 /** An owed item as a whole line, for lists that are not sorted by corner. */

@@ -10,6 +10,7 @@ import type { KindData, KindName } from '$core/job/kinds/data';
 import { kindOf } from '$core/job/kinds/index';
 import type { Role } from '$core/job/model';
 import type { JobRecord } from '$core/job/record';
+import { nextOf, type Next } from '$core/job/way';
 import type { JobView } from '$core/job/view';
 import type { WorkView } from '$core/job/work';
 import { invalid, type Problem } from '$core/problem';
@@ -103,6 +104,9 @@ export class JobState {
 	readonly view: JobView = $derived(this.#job.view);
 
 	readonly work: WorkView = $derived(this.#job.work);
+
+	/** The one thing that comes next. */
+	readonly next: Next = $derived(nextOf(this.record, this.view, this.work));
 
 	get limits(): TwistLimits {
 		return this.record.limits;

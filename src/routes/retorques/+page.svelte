@@ -43,7 +43,7 @@
 					<span class="num w-28 text-end text-xl"
 						>{line.wheelTorqueNm === null ? '–' : units.show(line.wheelTorqueNm, 'torque')}</span
 					>
-					<ActionButton href="/jobs/{line.id}/retorque">Check, or slip</ActionButton>
+					<ActionButton href="/jobs/{line.id}/hand-over/retorque">Check, or slip</ActionButton>
 				</li>
 			{/each}
 		</ul>

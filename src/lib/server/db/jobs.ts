@@ -1,5 +1,5 @@
 import type { Corner } from '../../../core/height/corners.ts';
-import type { Stage } from '../../../core/procedure/owed.ts';
+import type { Stage } from '../../../core/procedure/stages.ts';
 import type { Database, Row } from './pool.ts';
 
 /** A job as this shop knows it; everything else of it is its book. */
@@ -84,7 +84,7 @@ export interface JobLine {
 	technician: string;
 	openedAt: string;
 	signedAt: string | null;
-	stage: Stage;
+	stage: Stage | 'signed';
 	/** Things still owed, on the corners and in all. */
 	owed: number;
 	/** Minutes of its whole order of work, and of what is left of it, at the usual pace; null: nothing planned. */
@@ -108,7 +108,7 @@ const toLine = (row: Row): JobLine => ({
 	technician: (row.technician as string | null) ?? '',
 	openedAt: (row.opened_at as Date).toISOString(),
 	signedAt: (row.signed_at as Date | null)?.toISOString() ?? null,
-	stage: row.stage as Stage,
+	stage: row.stage as Stage | 'signed',
 	owed: row.owed as number,
 	minutes: row.minutes as number | null,
 	minutesLeft: row.minutes_left as number | null,

@@ -21,8 +21,8 @@
 	const lines = $derived(cornerLines(owed, job.record.joints, job.view.standing.joints));
 	const href = $derived(
 		worked
-			? `/jobs/${job.record.id}/corners/${corner}`
-			: `/jobs/${job.record.id}/heights/${job.view.standing.stage === 'heights-before' ? 'before' : 'after'}?corner=${corner}`
+			? `/jobs/${job.record.id}/set/${corner}`
+			: `/jobs/${job.record.id}/${job.view.standing.stage === 'measure' ? 'measure' : 'check'}?corner=${corner}`
 	);
 </script>
 

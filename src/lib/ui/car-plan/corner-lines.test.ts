@@ -5,6 +5,7 @@ import { cornerLines } from './corner-lines';
 
 const item = (kind: OwedItem['kind'], text = 'of no matter', jointId?: string): OwedItem => ({
 	kind,
+	stage: 'set',
 	corner: 'FL',
 	text,
 	jointId

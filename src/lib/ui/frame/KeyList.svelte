@@ -13,14 +13,16 @@
 		['Enter', 'Record, and go to the next'],
 		['Alt 1 2 3 4', 'Front left, front right, rear left, rear right'],
 		['Alt B', 'The car board'],
-		['Alt I', 'Inspect'],
+		['Alt N', 'What comes next'],
+		['Alt L', 'Look'],
+		['Alt M', 'Measure'],
 		['Alt P', 'Plan'],
 		['Alt W', 'Work, step by step'],
-		['Alt H', 'Heights'],
-		['Alt J', 'Joints'],
-		['Alt R', 'The torque round'],
+		['Alt R', 'Set: the torque round'],
+		['Alt J', 'Set: joints'],
+		['Alt C', 'Check'],
 		['Alt U', 'In the round: take the last entry back'],
-		['Alt S', 'Sheet and signature'],
+		['Alt S', 'Hand over: sheet and signature'],
 		['Esc', 'Close']
 	];
 </script>

@@ -14,8 +14,8 @@
 	interface Props {
 		phase: Phase;
 		corner: Corner;
-		/** Called when a reading is kept, with how many that corner then has. */
-		onkept: (corner: Corner, count: number) => void;
+		/** Called when a reading is kept. */
+		onkept: (corner: Corner) => void;
 	}
 	let { phase, corner, onkept }: Props = $props();
 	const job = currentJob();
@@ -60,7 +60,6 @@
 		problem = undefined;
 		const said = { phase, school: job.record.school, height: withMeantUnit(text, unit) };
 		const at = corner;
-		const count = readings.length + (correcting ? 0 : 1);
 		const corrects = correcting?.id;
 		text = '';
 		correcting = undefined;
@@ -68,7 +67,7 @@
 		void job
 			.tell('reading', at, said, { stays: true, ...(corrects && { corrects }) })
 			.then((refused) => (problem = refused?.faults?.[0]?.message ?? refused?.title));
-		onkept(at, count);
+		onkept(at);
 		input?.focus({ preventScroll: true });
 	}
 

@@ -1,7 +1,11 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { schools } from '$core/height/schools';
+	import { leftByStage } from '$core/procedure/owed';
+	import { stageNames, stages } from '$core/procedure/stages';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
+	import { nextHref, pagesOf, stageHref } from './places';
 
 	const job = currentJob();
 	const units = personalUnits();
@@ -9,53 +13,13 @@
 	const base = $derived(`/jobs/${record.id}`);
 	const signed = $derived(job.view.standing.stage === 'signed');
 
-	const steps = $derived.by(() => {
-		const { owed } = job.view.standing;
-		const joints = owed.filter((item) => item.kind === 'joint');
-		const first = record.corners[0]!;
-		return [
-			{ name: 'Board', href: base, owed: 0, exact: true },
-			{ name: 'Inspect', href: `${base}/inspect`, owed: 0 },
-			{ name: 'Plan', href: `${base}/plan`, owed: 0 },
-			{
-				name: 'Work',
-				href: `${base}/work`,
-				owed: owed.filter((o) => ['step', 'hazard', 'part', 'tray', 'work'].includes(o.kind)).length
-			},
-			{ name: 'Bench', href: `${base}/bench`, owed: 0 },
-			{
-				name: 'Heights before',
-				href: `${base}/heights/before`,
-				owed: owed.filter(
-					(o) => o.kind === 'height-before' || (o.kind === 'doubt' && o.text.includes('before'))
-				).length
-			},
-			{
-				name: 'Joints',
-				href: `${base}/joints`,
-				owed: owed.filter((o) => o.kind === 'hardware').length
-			},
-			{
-				name: 'Round',
-				href: `${base}/round`,
-				owed: joints.length
-			},
-			{
-				name: 'Corners',
-				href: `${base}/corners/${first}`,
-				match: `${base}/corners`,
-				owed: 0
-			},
-			{
-				name: 'Heights after',
-				href: `${base}/heights/after`,
-				owed: owed.filter(
-					(o) => o.kind === 'height-after' || (o.kind === 'doubt' && o.text.includes('after'))
-				).length
-			},
-			{ name: 'Sheet', href: `${base}/sheet`, owed: 0 }
-		];
-	});
+	const left = $derived(leftByStage(job.view.standing.owed));
+	const next = $derived(job.next);
+	const path = $derived(page.url.pathname.slice(base.length + 1));
+	const here = $derived(stages.find((stage) => path === stage || path.startsWith(`${stage}/`)));
+	const pages = $derived(here ? (pagesOf[here] ?? []) : []);
+	const isPage = (to: string, more: RegExp | undefined) =>
+		path === `${here}${to}` || more?.test(path) === true;
 </script>
 
 <div class="no-print border-b border-line bg-panel">
@@ -80,34 +44,93 @@
 		<span class="caption max-md:hidden"
 			>Job {record.number}{record.odometerKm === null
 				? ''
-				: ` · ${units.show(record.odometerKm, 'distance')}`}</span
+				: ` · ${units.show(record.odometerKm, 'distance')}`} · {schools[
+				record.school
+			].name.toLowerCase()} · {job.personName(record.technicianId ?? '') || 'nobody named'}</span
 		>
 	</div>
-	<nav aria-label="Job" class="flex overflow-x-auto px-2 md:px-4">
-		{#each steps as step (step.name)}
-			{@const here = step.exact
-				? page.url.pathname === step.href
-				: page.url.pathname.startsWith(step.match ?? step.href)}
+	<div class="flex flex-wrap items-stretch px-2 md:px-4">
+		<nav aria-label="Stages" class="flex min-w-0 overflow-x-auto">
 			<a
-				href={step.href}
-				aria-current={here ? 'page' : undefined}
-				class="relative flex min-h-12 shrink-0 items-center gap-2 border-b-4 px-3 {here
-					? 'border-spruce font-semibold'
-					: 'border-transparent text-soft hover:border-line hover:text-ink'}"
+				href={base}
+				aria-current={path === '' ? 'page' : undefined}
+				class="stage {path === '' ? 'here' : ''}"
+				><span class="sm:hidden" aria-hidden="true">▢</span><span
+					class={path === '' ? '' : 'max-sm:sr-only'}>Board</span
+				></a
 			>
-				{step.name}
-				{#if step.owed && !signed}
-					<span class="num rounded-[3px] bg-ochre-wash px-1.5 text-[15px] text-ochre"
-						>{step.owed}<span class="sr-only"> owed</span></span
-					>
-				{/if}
-			</a>
-		{/each}
-		{#if record.addendum}<span class="ms-auto flex items-center pe-3 font-semibold text-ochre"
+			{#each stages as stage, i (stage)}
+				<a
+					href={stageHref(record.id, stage)}
+					aria-current={stage === here ? 'page' : undefined}
+					class="stage {stage === here ? 'here' : ''}"
+				>
+					<span class="num text-[15px] text-soft" aria-hidden="true">{i + 1}</span>
+					<span class={stage === here ? '' : 'max-sm:sr-only'}>{stageNames[stage]}</span>
+					{#if left[stage] && !signed}
+						<span
+							class="num rounded-[3px] bg-ochre-wash px-1.5 text-[15px] text-ochre {stage === here
+								? ''
+								: 'max-sm:px-0.5 max-sm:text-[13px]'}"
+							>{left[stage]}<span class="sr-only">{' '}left</span></span
+						>
+					{/if}
+				</a>
+			{/each}
+		</nav>
+		<span class="flex-1"></span>
+		{#if record.addendum}<span class="flex items-center px-3 font-semibold text-ochre"
 				>◇ Open for an addendum</span
 			>{/if}
-		{#if record.signedAt}<span class="ms-auto flex items-center pe-3 font-semibold text-spruce"
+		{#if record.signedAt}<span class="flex items-center px-3 font-semibold text-spruce"
 				>Signed: the record is closed</span
-			>{/if}
-	</nav>
+			>
+		{:else if path !== '' && next.stage !== here}
+			<a
+				href={nextHref(record.id, next)}
+				class="my-1 flex min-h-12 max-w-full items-center gap-2 rounded-[3px] border-2 border-spruce px-3 font-semibold text-spruce hover:bg-spruce-wash sm:max-w-[26rem]"
+				data-next
+				><span class="text-[15px] font-normal text-soft">Next</span><span class="truncate"
+					>{next.text}</span
+				><span aria-hidden="true">→</span></a
+			>
+		{/if}
+	</div>
+	{#if pages.length}
+		<nav aria-label="In this stage" class="flex gap-2 border-t border-line px-4 md:px-6">
+			{#each pages as { to, name, more } (to)}
+				<a
+					href="{base}/{here}{to}"
+					aria-current={isPage(to, more) ? 'page' : undefined}
+					class="inline-flex min-h-12 items-center px-2 {isPage(to, more)
+						? 'font-semibold underline decoration-2 underline-offset-8'
+						: 'text-soft hover:text-ink'}">{name}</a
+				>
+			{/each}
+		</nav>
+	{/if}
 </div>
+
+<style>
+	.stage {
+		display: flex;
+		flex-shrink: 0;
+		min-height: 3rem;
+		align-items: center;
+		gap: 0.5rem;
+		border-bottom: 4px solid transparent;
+		padding-inline: 0.75rem;
+	}
+	@media (width < 40rem) {
+		.stage {
+			min-width: 2.5rem;
+			justify-content: center;
+			gap: 0.25rem;
+			padding-inline: 0.4rem;
+		}
+	}
+	.here {
+		border-color: var(--color-spruce);
+		font-weight: 600;
+	}
+</style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Stage } from '$core/procedure/owed';
+	import type { Stage } from '$core/procedure/stages';
 	import type { Corner } from '$core/height/corners';
 	import CornerGlyph from '$lib/ui/car-plan/CornerGlyph.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
@@ -15,7 +15,7 @@
 		corners: Corner[];
 		technician: string;
 		openedAt: string;
-		stage: Stage;
+		stage: Stage | 'signed';
 		owed: number;
 	}
 	let { jobs }: { jobs: Line[] } = $props();

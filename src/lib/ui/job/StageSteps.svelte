@@ -1,15 +1,14 @@
 <script lang="ts">
-	import { stageNames, stages, type Stage } from '$core/procedure/owed';
+	import { stageNames, stages, type Stage } from '$core/procedure/stages';
 
 	/** Where a job stands, step by step; the word says the same as the bar. */
-	let { stage }: { stage: Stage } = $props();
-	const steps = stages.slice(0, -1);
-	const at = $derived(stages.indexOf(stage));
+	let { stage }: { stage: Stage | 'signed' } = $props();
+	const at = $derived(stage === 'signed' ? stages.length : stages.indexOf(stage));
 </script>
 
 <div class="min-w-40">
 	<div class="flex gap-1" aria-hidden="true">
-		{#each steps as step, i (step)}
+		{#each stages as one, i (one)}
 			<span
 				class="h-2.5 flex-1 {i < at
 					? 'bg-spruce'
@@ -19,5 +18,5 @@
 			></span>
 		{/each}
 	</div>
-	<p class="mt-1 text-[15px] font-medium">{stageNames[stage]}</p>
+	<p class="mt-1 text-[15px] font-medium">{stage === 'signed' ? 'Signed' : stageNames[stage]}</p>
 </div>

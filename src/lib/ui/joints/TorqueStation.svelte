@@ -128,7 +128,7 @@
 	>
 		<p class="flex justify-between border-b border-line px-3 py-2 text-[15px]">
 			<span class="font-semibold">{cornerNames[corner]}</span>
-			<span class={owedHere ? 'text-ochre' : 'text-spruce'}>{owedHere} of {joints.length} owed</span
+			<span class={owedHere ? 'text-ochre' : 'text-spruce'}>{owedHere} of {joints.length} left</span
 			>
 		</p>
 		<ul>

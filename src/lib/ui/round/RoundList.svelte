@@ -73,7 +73,7 @@
 		{#if phase !== 'load' && inPhase.length}
 			<h2 class="caption flex justify-between bg-sunk px-3 py-1">
 				<span>{roundPhaseNames[phase]}</span>
-				<span>{inPhase.filter((stop) => !done(stop)).length} owed</span>
+				<span>{inPhase.filter((stop) => !done(stop)).length} to go</span>
 			</h2>
 			<ul>
 				{#each inPhase as stop (lineKey(stop))}

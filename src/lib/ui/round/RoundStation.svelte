@@ -2,7 +2,7 @@
 	import { page } from '$app/state';
 	import { actionsOf } from '$core/fastener/joint-programme';
 	import { pickWrenches } from '$core/fastener/rack';
-	import { cornerNames } from '$core/height/corners';
+	import { cornerNames, isLeft } from '$core/height/corners';
 	import { loadMethodNames } from '$core/procedure/facts';
 	import { roundStops, stopDone, type RoundSide, type RoundStop } from '$core/procedure/round';
 	import type { Refusal } from '$lib/client/api';
@@ -59,6 +59,13 @@
 			: undefined
 	);
 	const left = $derived(stops.filter((one) => one.phase !== 'load' && !done(one)).length);
+	/** Of the stage, on this side: the same count as everywhere. */
+	const toSet = $derived(
+		job.view.standing.owed.filter(
+			({ stage, corner }) =>
+				stage === 'set' && (side === 'both' || isLeft(corner) === (side === 'left'))
+		).length
+	);
 	const skipped = $derived(
 		facts.filter(
 			(one) => lastRow(one.id)?.skipReason != null && job.view.standing.joints.get(one.id)!.owed
@@ -240,8 +247,8 @@
 	<section class="min-w-0 space-y-3" aria-label="In hand">
 		<div class="flex flex-wrap items-center gap-x-4 gap-y-2">
 			<p role="status" class="me-auto text-lg">
-				<span class="num text-3xl {left ? 'text-ochre' : 'text-spruce'}">{left}</span>
-				{left === 1 ? 'step' : 'steps'} owed
+				<span class="num text-3xl {toSet ? 'text-ochre' : 'text-spruce'}">{toSet}</span>
+				left to set<span class="text-soft">, {left} {left === 1 ? 'act' : 'acts'}</span>
 				{#if skipped.length}<span class="text-ochre">, {skipped.length} passed over</span>{/if}
 			</p>
 			<div class="flex" role="group" aria-label="Whose round">

@@ -18,7 +18,7 @@
 	);
 	const show = (value: number, dimension: 'force' | 'length') =>
 		units.show(value, dimension, { decimals: 0 });
-	const bench = (corner: Corner) => `/jobs/${job.record.id}/bench?corner=${corner}&at=arm`;
+	const bench = (corner: Corner) => `/jobs/${job.record.id}/work/bench?corner=${corner}&at=arm`;
 </script>
 
 <ul class="mt-3 space-y-1 text-lg">

@@ -57,12 +57,11 @@
 	const elsewhere = $derived.by(() => {
 		const base = `/jobs/${job.record.id}`;
 		if (step.doneIn === 'heights-before')
-			return { href: `${base}/heights/before`, name: 'Read the heights' };
-		if (step.doneIn === 'heights-after')
-			return { href: `${base}/heights/after`, name: 'Read the heights' };
-		if (step.doneIn === 'round') return { href: `${base}/round`, name: 'Into the torque round' };
+			return { href: `${base}/measure`, name: 'Read the heights' };
+		if (step.doneIn === 'heights-after') return { href: `${base}/check`, name: 'Read the heights' };
+		if (step.doneIn === 'round') return { href: `${base}/set`, name: 'Into the torque round' };
 		if (step.doneIn === 'bench')
-			return { href: `${base}/bench?corner=${step.corners[0]}`, name: 'To the bench page' };
+			return { href: `${base}/work/bench?corner=${step.corners[0]}`, name: 'To the bench page' };
 		return undefined;
 	});
 	const ticked = $derived(!elsewhere || step.doneIn === 'bench');

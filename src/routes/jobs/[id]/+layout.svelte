@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
+	import { nextHref } from '$lib/ui/job/places';
 	import { followJob } from '$lib/client/follow';
 	import { holdBook } from '$lib/client/refresh';
 	import { personalUnits } from '$lib/client/units';
@@ -38,6 +40,14 @@
 		return [where, height ?? torque ?? hubToArch].filter(Boolean).join(' ');
 	}
 
+	/** What comes next is one key away; Enter does it wherever nothing waits for an Enter of its own. */
+	function onkeydown(event: KeyboardEvent) {
+		const alone = event.key === 'Enter' && event.target === document.body && !event.repeat;
+		if (event.defaultPrevented || !(alone || (event.altKey && event.code === 'KeyN'))) return;
+		event.preventDefault();
+		void goto(nextHref(id, job.next));
+	}
+
 	/** Somebody on the other side of the car writes too. */
 	$effect(() =>
 		followJob(id, {
@@ -51,6 +61,7 @@
 	);
 </script>
 
+<svelte:window {onkeydown} />
 <JobHead />
 {#if refused.length}
 	<div

@@ -14,7 +14,18 @@
 	/** From the address: what somebody was sent here for. */
 	let picked = $state(page.url.searchParams.get('step') ?? undefined);
 	const step = $derived(work.order.steps.find(({ id }) => id === picked) ?? work.next);
-	const left = $derived(work.order.steps.filter(({ id }) => !work.done.has(id)).length);
+	const owed = $derived(job.view.standing.owed.filter(({ stage }) => stage === 'work'));
+	const here = $derived(owed.length);
+	const count = $derived((kinds: string[], one: string, many: string) => {
+		const n = owed.filter(({ kind }) => kinds.includes(kind)).length;
+		return n ? [`${n} ${n === 1 ? one : many}`] : [];
+	});
+	const parts = $derived([
+		...count(['step', 'hazard'], 'step', 'steps'),
+		...count(['part'], 'part to fit', 'parts to fit'),
+		...count(['tray'], 'thing in the trays', 'things in the trays'),
+		...count(['work'], 'thing to settle', 'things to settle')
+	]);
 	/** What comes after the step in hand. */
 	const then = $derived.by(() => {
 		const ahead = work.order.steps.filter(({ id }) => !work.done.has(id) && id !== step?.id);
@@ -35,7 +46,7 @@
 			<p class="mt-1 text-soft">Say what is renewed; the steps follow from the layout.</p>
 			<div class="mt-4 flex gap-3">
 				<ActionButton weight="main" href="/jobs/{job.record.id}/plan">Plan the job</ActionButton>
-				<ActionButton class="min-h-16" href="/jobs/{job.record.id}/round"
+				<ActionButton class="min-h-16" href="/jobs/{job.record.id}/set"
 					>Straight to the torque round</ActionButton
 				>
 			</div>
@@ -50,8 +61,9 @@
 			</section>
 			<div class="min-w-0 space-y-3">
 				<p role="status" class="text-lg">
-					<span class="num text-3xl {left ? 'text-ochre' : 'text-spruce'}">{left}</span>
-					{left === 1 ? 'step' : 'steps'} to go
+					<span class="num text-3xl {here ? 'text-ochre' : 'text-spruce'}">{here}</span>
+					left to do here{#if parts.length > 1}<span class="text-soft">: {parts.join(', ')}</span
+						>{/if}
 				</p>
 				{#if step}
 					{#key step.id}

@@ -24,7 +24,7 @@
 		<div class="panel p-8">
 			<h1 class="text-2xl">No joints are listed</h1>
 			<div class="mt-4">
-				<ActionButton href="/jobs/{job.record.id}/joints">Add one</ActionButton>
+				<ActionButton href="/jobs/{job.record.id}/set/joints">Add one</ActionButton>
 			</div>
 		</div>
 	{/if}

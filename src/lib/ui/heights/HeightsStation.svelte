@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { cornerNames, corners, perCorner, type Corner } from '$core/height/corners';
 	import { readingsPerCorner } from '$core/procedure/owed';
+	import type { Phase } from '$core/job/model';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import CompareTable from '$lib/ui/heights/CompareTable.svelte';
@@ -13,26 +14,30 @@
 	import TiltDrawing from '$lib/ui/heights/TiltDrawing.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 
-	let { data } = $props();
+	interface Props {
+		phase: Phase;
+		/** The corner that was asked for; else the first that lacks readings. */
+		asked: Corner | null;
+	}
+	let { phase, asked }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const phase = $derived(data.phase);
 	const missing = $derived(
 		corners.find((corner) => job.view.readings[phase][corner].length < readingsPerCorner)
 	);
-	const corner = $derived(data.corner ?? missing ?? 'FL');
+	const corner = $derived(asked ?? missing ?? 'FL');
 	const decimals = $derived(units.choice.length === 'mm' ? 1 : 2);
 
 	const open = (to: Corner) => goto(`?corner=${to}`, { noScroll: true, keepFocus: true });
 
+	/** Where a reading was kept last: it shows a moment later, once this device has it. */
+	let keptAt = $state<Corner>();
 	/** Round the car: when a corner has its readings, on to the next that lacks some. */
-	function kept(at: Corner, count: number) {
-		if (count < readingsPerCorner) return;
-		const next = corners.find(
-			(c) => c !== at && job.view.readings[phase][c].length < readingsPerCorner
-		);
-		if (next) void open(next);
-	}
+	$effect(() => {
+		if (keptAt !== corner || job.view.readings[phase][corner].length < readingsPerCorner) return;
+		keptAt = undefined;
+		if (missing && missing !== corner) void open(missing);
+	});
 </script>
 
 <div class="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_330px]">
@@ -71,7 +76,7 @@
 				<CompareTable /><HeightLadder />
 			</section>
 		{/if}
-		<ReadingEntry {phase} {corner} onkept={kept} />
+		<ReadingEntry {phase} {corner} onkept={(at) => (keptAt = at)} />
 		<ConditionsForm {phase} />
 		<OffsetForm />
 	</div>

@@ -17,7 +17,7 @@
 				(item) => item.corner === corner && item.kind === 'joint'
 			).length}
 			<a
-				href="{base}/corners/{corner}"
+				href="{base}/set/{corner}"
 				aria-current={corner === data.corner ? 'page' : undefined}
 				class="touch flex items-center justify-between gap-2 rounded-[3px] border-2 px-3 {corner ===
 				data.corner
@@ -45,7 +45,7 @@
 			<h1 class="text-2xl">{cornerNames[data.corner]}</h1>
 			<p class="mt-2">This corner is not worked on in this job; only its heights are read.</p>
 			<div class="mt-4 flex gap-3">
-				<ActionButton href="{base}/heights/before?corner={data.corner}">Its heights</ActionButton>
+				<ActionButton href="{base}/measure?corner={data.corner}">Its heights</ActionButton>
 				{#if !job.record.signedAt}<ActionButton href="{base}/edit">Work on it too</ActionButton
 					>{/if}
 			</div>

@@ -128,7 +128,8 @@
 		{/if}
 		<section class="panel flex flex-col gap-2 p-4">
 			<ActionButton onclick={() => window.print()}>Print</ActionButton>
-			<ActionButton href="/jobs/{record.id}/retorque">Wheels: slip and check</ActionButton>
+			<ActionButton href="/jobs/{record.id}/hand-over/retorque">Wheels: slip and check</ActionButton
+			>
 			<ActionButton href="{api}/job.json" download>Job file (JSON)</ActionButton>
 			<ActionButton href="{api}/book.csv" download>The book (CSV)</ActionButton>
 			<ActionButton href="{api}/readings.csv" download>Readings (CSV)</ActionButton>

@@ -1,0 +1,116 @@
+/** The one thing that comes next on a car: said on the board, at the end of every stage, and one Enter away. */
+import { cornerNames, type Corner } from '../height/corners.ts';
+import type { OwedItem } from '../procedure/owed.ts';
+import type { Stage } from '../procedure/stages.ts';
+import type { WorkStep } from '../work/step.ts';
+import type { JobRecord } from './record.ts';
+import type { JobView } from './view.ts';
+import type { WorkView } from './work.ts';
+
+export interface Next {
+	stage: Stage;
+	/** What to do, as it stands on a button. */
+	text: string;
+	corner?: Corner;
+	/** The step of the order of work, where it is one. */
+	stepId?: string;
+	/** Which page of the stage; absent: its first. */
+	page?: 'bench' | 'parts' | 'joints';
+}
+
+const at = (corner: Corner): string => cornerNames[corner].toLowerCase();
+
+/** @param unlooked whoever only measures and sets goes on without looking the car over */
+export function nextOf(
+	record: JobRecord,
+	{ standing: { owed } }: Pick<JobView, 'standing'>,
+	work: Pick<WorkView, 'next' | 'order'>,
+	{ unlooked = false } = {}
+): Next {
+	if (record.signedAt) return { stage: 'hand-over', text: 'The signed sheet' };
+	if (isUntouched(record) && !unlooked) return { stage: 'look', text: 'Look the car over' };
+	const first = (stage: Stage): OwedItem | undefined => owed.find((item) => item.stage === stage);
+	const measure = first('measure');
+	const planned = work.order.steps.length > 0;
+	if (!planned && measure) return heights(measure, 'before');
+	if (!planned && wantsPlan(record)) return { stage: 'plan', text: 'Say what is renewed' };
+	if (work.next) return ofStep(work.next, owed);
+	const set = nextToSet(record, owed);
+	if (set) return set;
+	const check = first('check');
+	if (check) return heights(check, 'after');
+	const left = first('work') ?? first('plan') ?? measure;
+	if (!left) return { stage: 'hand-over', text: 'Look over the sheet and sign' };
+	if (left.stage === 'measure') return heights(left, 'before');
+	return {
+		stage: left.stage,
+		text: left.text,
+		corner: left.corner,
+		...(left.kind === 'part' && { stage: 'plan', page: 'parts' })
+	};
+}
+
+/** Nothing was said of the car yet but that it is here. */
+const isUntouched = ({ entries }: JobRecord): boolean =>
+	entries.every(({ kind }) =>
+		['opened', 'imported', 'head', 'joint', 'car', 'note'].includes(kind)
+	);
+
+/** Something was found, and nobody has said what becomes of it. */
+const wantsPlan = ({ entries, torques }: JobRecord): boolean =>
+	torques.length === 0 &&
+	entries.some(({ kind }) => ['finding', 'symptoms', 'bounce'].includes(kind)) &&
+	!entries.some(({ kind }) => kind === 'scope' || kind === 'decision');
+
+function heights({ corner, kind }: OwedItem, when: 'before' | 'after'): Next {
+	const what = kind === 'doubt' ? `Look again at the readings ${when}` : `Read the height ${when}`;
+	return {
+		stage: when === 'before' ? 'measure' : 'check',
+		corner,
+		text: `${what}, ${at(corner)}`
+	};
+}
+
+function ofStep(step: WorkStep, owed: readonly OwedItem[]): Next {
+	const corner = step.corners[0];
+	const place =
+		step.at === 'car' || !corner
+			? ''
+			: `, ${step.corners.length > 1 ? `${step.at} axle` : at(corner)}`;
+	const said = { text: `${step.title}${place}`, ...(corner && { corner }), stepId: step.id };
+	const reading = (stage: Stage) => owed.find((item) => item.stage === stage);
+	switch (step.doneIn) {
+		case 'heights-before':
+			return heights(reading('measure')!, 'before');
+		case 'heights-after':
+			return heights(reading('check')!, 'after');
+		case 'round':
+			return { stage: 'set', ...said };
+		case 'bench':
+			return { stage: 'work', page: 'bench', ...said };
+		default:
+			return { stage: 'work', ...said };
+	}
+}
+
+/** In the order of the round: what is rigid, the height to set at, rubber, wheels; then what became of hardware. */
+function nextToSet(record: JobRecord, owed: readonly OwedItem[]): Next | undefined {
+	const rules = new Map(record.joints.map((joint) => [joint.id, joint.rule]));
+	const joint = (rule: string) =>
+		owed.find((item) => item.kind === 'joint' && rules.get(item.jointId!) === rule);
+	const target = owed.find(({ kind }) => kind === 'target');
+	const say = (text: string, item: OwedItem): Next => ({
+		stage: 'set',
+		text: `${text}, ${at(item.corner)}`,
+		corner: item.corner
+	});
+	const rigid = joint('any-time');
+	if (rigid) return say('Torque the joints', rigid);
+	if (target) return say('Say at which height it will stand', target);
+	const rubber = joint('ride-height');
+	if (rubber) return say('Set at ride height', rubber);
+	const other = owed.find(({ kind }) => kind === 'joint');
+	if (other) return say('Torque the wheels', other);
+	const hardware = owed.find(({ kind }) => kind === 'hardware');
+	return hardware && { ...say('New, or the old one again?', hardware), page: 'joints' };
+}

@@ -1,0 +1,40 @@
+/** Where the stages of a job and what comes next in it stand. */
+import type { Next } from '$core/job/way';
+import type { Stage } from '$core/procedure/stages';
+
+/** Pages of a stage that has more than one. */
+export const pagesOf: Readonly<
+	Partial<Record<Stage, readonly { to: string; name: string; more?: RegExp }[]>>
+> = {
+	plan: [
+		{ to: '', name: 'Decide' },
+		{ to: '/parts', name: 'Parts and tools' },
+		{ to: '/order', name: 'Order and time' }
+	],
+	work: [
+		{ to: '', name: 'Steps' },
+		{ to: '/bench', name: 'Bench' }
+	],
+	set: [
+		{ to: '', name: 'Round' },
+		{ to: '/FL', name: 'Corners', more: /^set\/(FL|FR|RL|RR)$/ },
+		{ to: '/joints', name: 'Joints' }
+	],
+	'hand-over': [
+		{ to: '', name: 'Sheet' },
+		{ to: '/retorque', name: 'Wheels: slip and check' }
+	]
+};
+
+export const stageHref = (jobId: string, stage: Stage): string => `/jobs/${jobId}/${stage}`;
+
+/** The page where the next thing is done, opened at its corner or step. */
+export function nextHref(jobId: string, { stage, corner, stepId, page }: Next): string {
+	const base = stageHref(jobId, stage);
+	if (page === 'bench') return `${base}/bench?corner=${corner}`;
+	if (page === 'parts' || page === 'joints') return `${base}/${page}`;
+	if (stage === 'work' && stepId) return `${base}?step=${encodeURIComponent(stepId)}`;
+	if (stage === 'set' && !stepId && corner) return `${base}/${corner}`;
+	if (corner && ['look', 'measure', 'check'].includes(stage)) return `${base}?corner=${corner}`;
+	return base;
+}

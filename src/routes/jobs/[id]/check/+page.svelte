@@ -1,0 +1,7 @@
+<script lang="ts">
+	import HeightsStation from '$lib/ui/heights/HeightsStation.svelte';
+
+	let { data } = $props();
+</script>
+
+<HeightsStation phase="after" asked={data.corner} />
