@@ -72,7 +72,8 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 
 	await test.step('joints get their torque', async () => {
 		await stage(page, 'Set').tap();
-		await page.getByRole('link', { name: 'Joints' }).tap();
+		await page.getByRole('link', { name: 'Joints', exact: true }).tap();
+		await expect(page.getByRole('heading', { name: 'Joints', level: 1 })).toBeVisible();
 		await page.getByRole('button', { name: /Top mount nuts/ }).tap();
 		await page.getByLabel('Specified torque').fill('18 ft-lb');
 		await page.getByRole('button', { name: 'Keep', exact: true }).tap();
@@ -84,7 +85,7 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 	});
 
 	await test.step('torques hanging: rubber is only nipped', async () => {
-		await page.getByRole('link', { name: 'Corners' }).tap();
+		await page.getByRole('link', { name: 'Corners', exact: true }).tap();
 		const joints = page.getByRole('region', { name: 'Joints' });
 		const open = joints.getByText('open', { exact: true });
 		await expect(open).not.toHaveCount(0);

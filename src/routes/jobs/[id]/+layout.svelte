@@ -40,9 +40,13 @@
 		return [where, height ?? torque ?? hubToArch].filter(Boolean).join(' ');
 	}
 
-	/** What comes next is one key away; Enter does it wherever nothing waits for an Enter of its own. */
+	/** What comes next is one key away; Enter does it where nothing on the page waits for an Enter of its own. */
 	function onkeydown(event: KeyboardEvent) {
-		const alone = event.key === 'Enter' && event.target === document.body && !event.repeat;
+		const alone =
+			event.key === 'Enter' &&
+			!event.repeat &&
+			event.target === document.body &&
+			!document.querySelector('main :is(input, select, textarea, dialog[open])');
 		if (event.defaultPrevented || !(alone || (event.altKey && event.code === 'KeyN'))) return;
 		event.preventDefault();
 		void goto(nextHref(id, job.next));
