@@ -43,7 +43,7 @@
 				</span>
 				<span class="max-md:col-span-2 max-md:max-w-60"><StageSteps stage={job.stage} /></span>
 				<span class="max-md:col-span-2">
-					{#if job.owed && job.stage !== 'signed'}<StateMark mark="owed" word="{job.owed} owed" />
+					{#if job.owed && job.stage !== 'signed'}<StateMark mark="owed" word="{job.owed} left" />
 					{:else if job.stage === 'signed'}<StateMark
 							mark="done"
 							word={job.owed ? 'Signed by override' : 'Signed'}

@@ -33,7 +33,7 @@
 						>heights only</span
 					>
 				{:else if n}<span class="text-ochre"
-						><span class="num">{n}</span><span class="max-sm:sr-only">&nbsp;owed</span></span
+						><span class="num">{n}</span><span class="max-sm:sr-only">&nbsp;left</span></span
 					>{/if}
 			</a>
 		{/each}
