@@ -2,6 +2,7 @@
 import { X509Certificate } from 'node:crypto';
 import { chmodSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { get, request } from 'node:https';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -16,6 +17,20 @@ import { until } from './until.ts';
 const folder = mkdtempSync(join(tmpdir(), 'vane-lan-'));
 chmodSync(folder, 0o755);
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** For pages, devices, and the page where a tablet comes to trust the shop. */
+async function threeFreePorts(): Promise<number> {
+	const isFree = (port: number) =>
+		new Promise<boolean>((done) => {
+			const server = createServer();
+			server.once('error', () => done(false));
+			server.listen(port, '127.0.0.1', () => server.close(() => done(true)));
+		});
+	for (;;) {
+		const first = await freePort();
+		if (first < 65_000 && (await isFree(first + 1)) && (await isFree(first + 2))) return first;
+	}
+}
 
 describe('the shop’s authority', () => {
 	const at = (name: string) => join(folder, name);
@@ -55,7 +70,7 @@ describe('a shop with tablets', () => {
 	let cookie = '';
 	beforeAll(async () => {
 		buildIfChanged();
-		lan = await freePort();
+		lan = await threeFreePorts();
 		shell = new Shell(folder, {
 			VANE_PORT: String(await freePort()),
 			VANE_DEVICE_PORT: String(await freePort()),
