@@ -72,7 +72,7 @@
 							class="num rounded-[3px] bg-ochre-wash px-1.5 text-[15px] text-ochre {stage === here
 								? ''
 								: 'max-sm:px-0.5 max-sm:text-[13px]'}"
-							>{left[stage]}<span class="sr-only">{' '}left</span></span
+							>{left[stage]}<span class="sr-only">&nbsp;left</span></span
 						>
 					{/if}
 				</a>
