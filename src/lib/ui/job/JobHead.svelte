@@ -50,7 +50,7 @@
 		>
 	</div>
 	<div class="flex flex-wrap items-stretch px-2 md:px-4">
-		<nav aria-label="Stages" class="flex min-w-0 overflow-x-auto">
+		<nav aria-label="Stages" class="flex max-w-full min-w-0 overflow-x-auto">
 			<a
 				href={base}
 				aria-current={path === '' ? 'page' : undefined}
@@ -123,10 +123,10 @@
 	}
 	@media (width < 40rem) {
 		.stage {
-			min-width: 2.5rem;
+			min-width: 2.25rem;
 			justify-content: center;
 			gap: 0.25rem;
-			padding-inline: 0.4rem;
+			padding-inline: 0.3rem;
 		}
 	}
 	.here {
