@@ -9,8 +9,10 @@
 		/** How many things each corner owes. */
 		owed: Record<Corner, number>;
 		href: (corner: Corner) => string;
+		/** How each corner stands, where that is known: written beside its wheel. */
+		heightsMm?: Partial<Record<Corner, number>>;
 	}
-	let { vehicle, worked, owed, href }: Props = $props();
+	let { vehicle, worked, owed, href, heightsMm = {} }: Props = $props();
 	const units = personalUnits();
 
 	// Drawn in millimetres of the car: nose up, left on the left, as seen from the driver's seat.
@@ -92,6 +94,19 @@
 				class={worked.includes(corner) ? 'fill-ink stroke-ink' : 'fill-panel stroke-edge'}
 				stroke-width="16"
 			/>
+			{#if heightsMm[corner] !== undefined}
+				<text
+					x={place.x - out * 160}
+					y={place.y - 190}
+					text-anchor={isLeft(corner) ? 'start' : 'end'}
+					font-size="190"
+					font-weight="700"
+					>{units.show(heightsMm[corner], 'length', {
+						bare: true,
+						decimals: units.choice.length === 'mm' ? 0 : 1
+					})}<tspan font-size="105" font-weight="400">{units.choice.length}</tspan></text
+				>
+			{/if}
 			<g transform="translate({place.x + out * 285} {place.y})">
 				{#if n}
 					<path

@@ -66,7 +66,7 @@
 	>To the content</a
 >
 <header
-	class="no-print flex min-h-15 items-center gap-1 bg-[#12312c] ps-1 pe-1 text-[#f0efe6] sm:ps-4 sm:pe-2"
+	class="no-print flex min-h-15 items-center gap-1 bg-[#12312c] ps-1 pe-1 text-[#f0efe6] max-sm:flex-wrap sm:ps-4 sm:pe-2"
 >
 	<a href="/" class="touch flex items-center gap-2.5 pe-2 max-sm:hidden sm:pe-4">
 		<img src="/icon.svg" alt="" class="size-8" />
@@ -77,23 +77,27 @@
 			>{shopName}</span
 		>
 	</a>
-	<nav aria-label="Places" class="flex h-15">
+	<nav aria-label="Places" class="flex h-15 max-sm:flex-1">
 		{#each places as place (place.href)}
 			{@const here = place.here(page.url.pathname)}
 			<a
 				href={place.href}
 				aria-current={here ? 'page' : undefined}
-				class="flex min-w-12 items-center gap-2 border-b-4 px-2 text-[17px] sm:px-4 {here
+				class="flex min-w-12 items-center gap-2 border-b-4 px-2 text-[17px] max-sm:flex-1 max-sm:flex-col max-sm:justify-center max-sm:gap-0 max-sm:px-0 sm:px-4 {here
 					? 'border-[#e8a33d] font-semibold'
 					: 'border-transparent hover:border-[#4c7268]'}"
 			>
 				<place.icon class="size-5" aria-hidden="true" />
-				<span class="max-sm:sr-only">{place.name}</span>
+				<span class="max-sm:text-[11px] max-sm:leading-tight">{place.name}</span>
 			</a>
 		{/each}
 	</nav>
-	<span class="flex-1"></span>
-	<span role="status" class="text-[15px]" data-waiting={outbox.opened ? waiting : undefined}>
+	<span class="flex-1 max-sm:hidden"></span>
+	<span
+		role="status"
+		class="text-[15px] max-sm:order-last max-sm:w-full max-sm:empty:hidden"
+		data-waiting={outbox.opened ? waiting : undefined}
+	>
 		{#if waiting}
 			<span
 				class="inline-block rounded-[3px] bg-[#e8a33d] px-2 py-1 leading-tight font-semibold text-[#2b1a00]"

@@ -11,7 +11,8 @@
 	let { data } = $props();
 	const units = personalUnits();
 	const id = uuidv7();
-	let form = $state(emptyForm());
+	// svelte-ignore state_referenced_locally (the form starts with the plate that was searched for)
+	let form = $state({ ...emptyForm(), plate: data.plate });
 	let refusal = $state<Refusal>();
 	let busy = $state(false);
 

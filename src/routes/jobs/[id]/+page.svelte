@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { perCorner } from '$core/height/corners';
+	import { corners, perCorner } from '$core/height/corners';
 	import { nextOf } from '$core/job/way';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import CarPlan from '$lib/ui/car-plan/CarPlan.svelte';
@@ -15,13 +15,32 @@
 	const owed = $derived(
 		perCorner((corner) => standing.owed.filter((item) => item.corner === corner).length)
 	);
+	/** As it stands now: after, where that was read. */
+	const heightsMm = $derived(
+		Object.fromEntries(
+			corners.flatMap((corner) => {
+				const { before, after } = job.view.corners[corner];
+				const mm = (after ?? before)?.meanMm;
+				return mm === undefined ? [] : [[corner, mm]];
+			})
+		)
+	);
 	const base = $derived(`/jobs/${record.id}`);
 </script>
 
 <div class="p-4 md:px-6">
 	<h1 class="sr-only">Car board</h1>
 	<CarNotes bind:adding={noting} />
-	<div class="grid gap-3 sm:grid-cols-2 lg:grid-cols-[1fr_300px_1fr] lg:grid-rows-2">
+	<div class="h-[470px] sm:hidden">
+		<CarPlan
+			vehicle={record.vehicle}
+			worked={record.corners}
+			{owed}
+			href={(corner) => `${base}/set/${corner}`}
+			{heightsMm}
+		/>
+	</div>
+	<div class="grid gap-3 max-sm:hidden sm:grid-cols-2 lg:grid-cols-[1fr_300px_1fr] lg:grid-rows-2">
 		<div class="lg:order-1"><CornerPanel corner="FL" /></div>
 		<div class="row-span-2 hidden h-[440px] lg:order-2 lg:block">
 			<CarPlan

@@ -57,7 +57,10 @@
 			<div class="min-w-60 flex-1">
 				<SearchBox label="Which car? Plate, owner or car" value={data.search} />
 			</div>
-			<ActionButton href="/cars/new?for=job">A new car</ActionButton>
+			<ActionButton
+				href="/cars/new?for=job{data.search ? `&plate=${encodeURIComponent(data.search)}` : ''}"
+				>A new car</ActionButton
+			>
 		</div>
 		<ul class="panel divide-y divide-line">
 			{#each data.cars as car (car.id)}
