@@ -6,7 +6,7 @@ import { openDatabase, type Database, type OpenDatabase } from '../src/lib/serve
 import { rebuild } from '../src/lib/server/jobs/projections.ts';
 import { checkPort, startApplication } from './application.ts';
 import { makePrivateFolder, startDatabase, type RunningDatabase } from './database.ts';
-import { keepRunning } from './keep-running.ts';
+import { keepRunning, type Running } from './keep-running.ts';
 import { isRunning, problem, stopProcess } from './process.ts';
 import { tlsFor } from './lan/authority.ts';
 import { startProxy, stopLeftProxy } from './lan/proxy.ts';
@@ -118,41 +118,35 @@ export async function serveInstance(
 		const running = { ...readLauncher(settings.folder), launcher: process.pid, ...change };
 		writeFileSync(launcherFile(settings.folder), JSON.stringify(running));
 	};
-	let stopDatabase = () => instance.server.stop();
+	/** What runs, in the order it was started; stopped the other way round, whatever fails. */
+	const stops: (() => Promise<void>)[] = [];
+	const keep = (name: string, running: Running, again: () => Promise<Running>) =>
+		stops.push(keepRunning({ name, running, again, say }));
 	try {
+		keep('the database', instance.server, () => startDatabase(settings.folder, address));
 		const greeting = await prepare(instance.db);
 		await instance.db.close();
 		await checkPort(settings.host, settings.port, 'VANE_PORT');
 		await checkPort(settings.deviceHost, settings.devicePort, 'VANE_DEVICE_PORT');
+		if (settings.lan) {
+			const { listen, port, devicePort, trustPort } = settings.lan;
+			for (const one of [port, devicePort, trustPort])
+				await checkPort(listen, one, 'VANE_LAN_PORT');
+		}
 		const serve = async () => {
 			const application = await startApplication(address, settings);
-			const { pid } = application.process;
-			const { origin } = settings;
-			note({ application: pid, origin });
+			note({ application: application.process.pid, origin: settings.origin });
 			return application;
 		};
-		const application = await serve();
-		const front = settings.lan && (await openFront(settings, settings.lan));
-		stopDatabase = keepRunning({
-			name: 'the database',
-			running: instance.server,
-			again: () => startDatabase(settings.folder, address),
-			say
-		});
-		const stopApplication = keepRunning({
-			name: 'the application',
-			running: application,
-			again: serve,
-			say
-		});
-		let stopProxy = async () => {};
-		if (front) {
-			const again = async () => {
+		keep('the application', await serve(), serve);
+		if (settings.lan) {
+			const front = await openFront(settings, settings.lan);
+			const start = async () => {
 				const proxy = await front.start();
 				note({ proxy: proxy.pid });
 				return proxy;
 			};
-			stopProxy = keepRunning({ name: 'nginx', running: await again(), again, say });
+			keep('nginx', await start(), start);
 			console.log(front.words);
 		}
 		console.log(greeting);
@@ -161,11 +155,9 @@ export async function serveInstance(
 				process.once(signal, () => done());
 		});
 		say('stopping …');
-		await stopProxy();
-		await stopApplication();
 	} finally {
 		await instance.db.close().catch(() => undefined);
-		await stopDatabase();
+		for (const stop of stops.reverse()) await stop();
 		rmSync(launcherFile(settings.folder), { force: true });
 	}
 	say('stopped.');

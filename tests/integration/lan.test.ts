@@ -10,7 +10,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { LineClient } from '../../devices/line-client.ts';
 import { tlsFor } from '../../tools/lan/authority.ts';
 import { buildIfChanged } from '../../tools/build.ts';
-import { freePort } from '../../tools/database.ts';
+import { freePort, runningDatabase } from '../../tools/database.ts';
 import { Shell } from './shell.ts';
 import { until } from './until.ts';
 
@@ -156,7 +156,8 @@ describe('a shop with tablets', () => {
 		const client = new LineClient({ host: '127.0.0.1', port: lan + 1, ca, token });
 		await until(() => client.connected, 'welcome over TLS');
 		client.end();
-		const strange = readFileSync(join(folder, 'other/authority.crt'), 'utf8');
+		const { authority } = tlsFor(join(folder, 'stranger'), '127.0.0.1');
+		const strange = readFileSync(authority, 'utf8');
 		const stranger = new LineClient({ host: '127.0.0.1', port: lan + 1, ca: strange, token });
 		await new Promise((done) => setTimeout(done, 300));
 		expect(stranger.connected).toBe(false);
@@ -164,6 +165,22 @@ describe('a shop with tablets', () => {
 		expect(
 			await shell.vane(['start'], { VANE_DEVICE_HOST: '0.0.0.0', VANE_DATA_DIR: join(folder, 'x') })
 		).toMatchObject({ status: 1, stderr: expect.stringContaining('--lan serves it over TLS') });
+	});
+
+	it('a port of its that is taken is said, and nothing is left running', async () => {
+		const elsewhere = { VANE_DATA_DIR: join(folder, 'taken') };
+		const ports = {
+			VANE_PORT: String(await freePort()),
+			VANE_DEVICE_PORT: String(await freePort())
+		};
+		expect(
+			await shell.vane(['start', '--lan', '127.0.0.1'], { ...elsewhere, ...ports })
+		).toMatchObject({
+			status: 1,
+			stderr: expect.stringContaining(`port ${lan} is in use`)
+		});
+		expect(runningDatabase(join(folder, 'taken/shop'))).toBeUndefined();
+		await expect(fetch(`http://127.0.0.1:${ports.VANE_PORT}/`)).rejects.toThrow();
 	});
 
 	it('nginx comes back when it is killed, and goes when the launcher stops', async () => {

@@ -48,6 +48,23 @@ describe('what comes next', () => {
 		expect(next(found)).toEqual({ stage: 'plan', text: 'Say what is renewed' });
 	});
 
+	it('nobody is sent back to load a corner whose rubber is set', () => {
+		const record = demoRecord('2026-0269');
+		const view = viewJob(record);
+		const work = viewWork(record, record.limits, [], view);
+		const others = work.order.steps.filter(({ kind }) => kind !== 'load');
+		expect(others.length).toBe(work.order.steps.length - 2);
+		const done = new Set(others.map(({ id }) => id));
+		const rules = new Map(record.joints.map(({ id, rule }) => [id, rule]));
+		const rubber = view.standing.owed.filter(
+			({ jointId }) => rules.get(jointId ?? '') === 'ride-height'
+		);
+		const told = (owed: typeof rubber) =>
+			nextOf(record, { standing: { ...view.standing, owed } }, { ...work, done });
+		expect(told(rubber)).toMatchObject({ stage: 'set', stepId: 'RL/load' });
+		expect(told([])).toMatchObject({ stage: 'hand-over' });
+	});
+
 	it('a height that nobody has chosen comes before the rubber that waits for it', () => {
 		const record = demoRecord('2026-0256');
 		const view = viewJob(record);

@@ -24,7 +24,7 @@ const at = (corner: Corner): string => cornerNames[corner].toLowerCase();
 export function nextOf(
 	record: JobRecord,
 	{ standing: { owed } }: Pick<JobView, 'standing'>,
-	work: Pick<WorkView, 'next' | 'order'>,
+	work: Pick<WorkView, 'done' | 'order'>,
 	{ unlooked = false } = {}
 ): Next {
 	if (record.signedAt) return { stage: 'hand-over', text: 'The signed sheet' };
@@ -34,7 +34,10 @@ export function nextOf(
 	const planned = work.order.steps.length > 0;
 	if (!planned && measure) return heights(measure, 'before');
 	if (!planned && wantsPlan(record)) return { stage: 'plan', text: 'Say what is renewed' };
-	if (work.next) return ofStep(work.next, owed);
+	const step = work.order.steps.find(
+		(one) => !work.done.has(one.id) && isWanted(one, owed, record)
+	);
+	if (step) return ofStep(step, owed);
 	const set = nextToSet(record, owed);
 	if (set) return set;
 	const check = first('check');
@@ -48,6 +51,15 @@ export function nextOf(
 		corner: left.corner,
 		...(left.kind === 'part' && { stage: 'plan', page: 'parts' })
 	};
+}
+
+/** A corner is brought to its height for its rubber: where that is set, nobody is sent back for the look. */
+function isWanted(step: WorkStep, owed: readonly OwedItem[], { joints }: JobRecord): boolean {
+	if (step.kind !== 'load') return true;
+	const rubber = new Set(joints.filter(({ rule }) => rule === 'ride-height').map(({ id }) => id));
+	return owed.some(
+		({ corner, jointId }) => step.corners.includes(corner) && rubber.has(jointId ?? '')
+	);
 }
 
 /** Nothing was said of the car yet but that it is here. */

@@ -7,6 +7,7 @@
 import type { Entry as BookEntry } from '$core/job/book/entry';
 import type { Role } from '$core/job/model';
 import { createStore, del, entries as allKept, set } from 'idb-keyval';
+import { isAway } from './away';
 import { call, type Refusal } from './api';
 import { leftBefore } from './outbox-before';
 import { taken } from './refresh';
@@ -128,10 +129,7 @@ class Outbox {
 				await letGo(entry.id);
 				continue;
 			}
-			const { status, notTheirs } = answer.refusal;
-			const away =
-				status === 0 || status >= 500 || status === 401 || status === 429 || notTheirs === true;
-			if (away) {
+			if (isAway(answer.refusal)) {
 				this.#later();
 				break;
 			}

@@ -96,6 +96,18 @@ describe('the photo box', () => {
 		expect(await kept()).toEqual([]);
 	});
 
+	it.each([503, 507, 500, 429])(
+		'holds a photo that is answered by %i, and sends it again',
+		async (status) => {
+			const box = await freshPage();
+			call.mockResolvedValueOnce(refused(status));
+			await box.add(new Blob(['x']), about);
+			expect([box.waiting.length, (await kept()).length]).toEqual([1, 1]);
+			await box.send();
+			expect([box.waiting.length, (await kept()).length]).toEqual([0, 0]);
+		}
+	);
+
 	it('keeps a photo of somebody else until they are signed in here', async () => {
 		call.mockResolvedValue(refused(0));
 		const before = await freshPage('tomas');

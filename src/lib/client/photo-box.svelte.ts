@@ -7,6 +7,7 @@ import type { Entry } from '$core/job/book/entry';
 import { photoSide } from '$core/job/model';
 import { del, entries, set } from 'idb-keyval';
 import { v7 as uuidv7 } from 'uuid';
+import { isAway } from './away';
 import { call, type Refusal } from './api';
 import { thisDevice } from './device';
 import { outbox } from './outbox.svelte';
@@ -75,7 +76,7 @@ class PhotoBox {
 				...body,
 				device: thisDevice()
 			});
-			if (!answer.ok && [0, 401, 429].concat(500, 502, 503, 504).includes(answer.refusal.status)) {
+			if (!answer.ok && isAway(answer.refusal)) {
 				this.#timer = setTimeout(() => void this.send(), retryMs);
 				break;
 			}

@@ -214,7 +214,7 @@
 			<div class="panel p-6">
 				<p class="text-lg font-semibold">No joints listed at this corner.</p>
 				<div class="mt-3">
-					<ActionButton href="/jobs/{job.record.id}/joints">Add one</ActionButton>
+					<ActionButton href="/jobs/{job.record.id}/set/joints">Add one</ActionButton>
 				</div>
 			</div>
 		{/if}

@@ -41,7 +41,7 @@
 	</div>
 	{#if lines.length === 0}
 		<p class="px-4 pt-1 pb-4 text-soft">
-			Nothing yet. Walk the corners on <a class="underline" href="/jobs/{job.record.id}/inspect"
+			Nothing yet. Walk the corners on <a class="underline" href="/jobs/{job.record.id}/look"
 				>Inspect</a
 			>, or say on the left what is renewed.
 		</p>

@@ -8,6 +8,7 @@
 	import type { Refusal } from '$lib/client/api';
 	import type { Standing } from '$lib/client/car-state.svelte';
 	import { DeviceDesk } from '$lib/client/device-desk.svelte';
+	import { nextHref } from '$lib/ui/job/places';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { atWork } from '$core/job/joints';
 	import { questionBefore, stopWaitsFor, waitWords } from '$core/job/turn';
@@ -345,8 +346,8 @@
 					</p>
 				{/each}
 				<div class="mt-4">
-					<ActionButton weight="main" href="/jobs/{job.record.id}/heights/after"
-						>Heights after</ActionButton
+					<ActionButton weight="main" href={nextHref(job.record.id, job.next)}
+						>{job.next.text} →</ActionButton
 					>
 				</div>
 			</div>

@@ -5,6 +5,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import PhotoStrip from '$lib/ui/inspect/PhotoStrip.svelte';
+	import { nextHref } from '$lib/ui/job/places';
 	import StepCard from '$lib/ui/work/StepCard.svelte';
 	import StepList from '$lib/ui/work/StepList.svelte';
 	import TrayMap from '$lib/ui/work/TrayMap.svelte';
@@ -86,8 +87,8 @@
 					<div class="panel p-6">
 						<p class="text-2xl text-spruce">✓ Every step is done</p>
 						<div class="mt-4">
-							<ActionButton weight="main" href="/jobs/{job.record.id}/sheet"
-								>Look over the sheet and sign</ActionButton
+							<ActionButton weight="main" href={nextHref(job.record.id, job.next)}
+								>{job.next.text} →</ActionButton
 							>
 						</div>
 					</div>
