@@ -1,3 +1,4 @@
+import { usualWalk } from '$core/height/corners';
 import { unitChoice } from '$core/units/format';
 import { usualCosts } from '$core/job/costs';
 import type { LayoutServerLoad } from './$types';
@@ -23,6 +24,8 @@ export const load: LayoutServerLoad = ({ locals }) => {
 			bays: 2,
 			lifts: 1,
 			technicians: 2,
+			clock: { timeZone: 'UTC', hours: '24' as const },
+			walk: usualWalk,
 			version: 0
 		},
 		units: unitChoice(preference)

@@ -4,7 +4,7 @@
 	import { Drafts } from '$lib/client/drafts';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import { photoBox } from '$lib/client/photo-box.svelte';
-	import { provideUnits } from '$lib/client/units';
+	import { provideClock, provideUnits } from '$lib/client/units';
 	import AppFrame from '$lib/ui/frame/AppFrame.svelte';
 	import KeyList from '$lib/ui/frame/KeyList.svelte';
 	import { onMount, untrack } from 'svelte';
@@ -13,6 +13,7 @@
 	let { data, children } = $props();
 	let keysOpen = $state(false);
 	provideUnits(() => data.units);
+	provideClock(() => data.shop.clock);
 	onMount(() => {
 		// From here on what is touched and typed is heard.
 		document.documentElement.dataset.ready = '';

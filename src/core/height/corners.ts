@@ -1,4 +1,4 @@
-/** The four corners, seen from the driver's seat, in the order people walk round the car. */
+/** The four corners, axle by axle. */
 export const corners = ['FL', 'FR', 'RL', 'RR'] as const;
 export type Corner = (typeof corners)[number];
 export type Axle = 'front' | 'rear';
@@ -10,6 +10,9 @@ export const cornerNames: Readonly<PerCorner<string>> = {
 	RL: 'Rear left',
 	RR: 'Rear right'
 };
+
+/** Round the car on foot. */
+export const usualWalk: readonly Corner[] = ['FL', 'RL', 'RR', 'FR'];
 
 export const axleOf = (corner: Corner): Axle => (corner[0] === 'F' ? 'front' : 'rear');
 export const isLeft = (corner: Corner): boolean => corner[1] === 'L';

@@ -165,7 +165,7 @@ export function recommend(input: RecommendInput): Recommendation[] {
 		const state = point && findState(point, stateKey);
 		if (!point || !state || state.gravity === 'sound') continue;
 		const found = `${corner} ${point.name.toLowerCase()}: ${state.name.toLowerCase()}${where ? ` (${where})` : ''}.`;
-		if (state.gravity === 'worn') renew(point.part, corner, found);
+		if (state.gravity === 'worn' && point.part) renew(point.part, corner, found);
 		else if (point.key !== 'threads') {
 			add('watch', `${corner}:${key}`, `${point.name}, ${corner}`, found, {
 				corners: [corner],

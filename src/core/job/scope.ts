@@ -1,11 +1,13 @@
 /** What is to be renewed on a job's car, from its book, and which of its steps are left. */
 import type { Axle } from '../height/corners.ts';
+import { rustFound } from '../inspect/points.ts';
 import { resetAdvice } from '../inspect/recommend.ts';
 import { findLayout } from '../layout/catalogue.ts';
 import type { Layout } from '../layout/types.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';
 import { workSteps } from '../work/steps.ts';
 import type { WorkPhase } from '../work/terms.ts';
+import { findingsOf } from './findings.ts';
 import type { JobRecord } from './record.ts';
 import { WorkBook, axles } from './work-book.ts';
 
@@ -37,7 +39,8 @@ export function scopeSaid(record: JobRecord, book: WorkBook): WorkScope {
 		corners: record.corners,
 		layouts: layoutsOf(record),
 		strategy: book.get('strategy') ?? usualStrategy,
-		rust: book.get('rust')?.grade ?? 'none'
+		// What somebody says of it counts more than what the look at single threads gave.
+		rust: book.get('rust')?.grade ?? rustFound(findingsOf(book)) ?? 'none'
 	};
 }
 

@@ -1,5 +1,7 @@
 import Joi from 'joi';
 import { units } from '../../core/units/dimensions.ts';
+import { corners } from '../../core/height/corners.ts';
+import { hourChoices, isTimeZone } from '../../core/units/moments.ts';
 import { password, secret } from './secret.ts';
 import { requiredText, text, uuid, version } from '../../core/schema/fields.ts';
 
@@ -75,7 +77,22 @@ export const shopSchema = Joi.object({
 	}),
 	bays: Joi.number().integer().min(1).max(8).required(),
 	lifts: Joi.number().integer().min(1).max(Joi.ref('bays')).required(),
-	technicians: Joi.number().integer().min(1).max(8).required()
+	technicians: Joi.number().integer().min(1).max(8).required(),
+	clock: Joi.object({
+		timeZone: Joi.string()
+			.max(64)
+			.custom((name: string, helpers) => (isTimeZone(name) ? name : helpers.error('zone')))
+			.messages({ zone: 'is no time zone: write it as Europe/Oslo' })
+			.required(),
+		hours: Joi.string()
+			.valid(...hourChoices)
+			.required()
+	}),
+	walk: Joi.array()
+		.items(Joi.string().valid(...corners))
+		.unique()
+		.length(4)
+		.description('the order in which the corners are walked')
 });
 
 /** Another shop's key, as its page of keys gives it. */

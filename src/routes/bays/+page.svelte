@@ -6,10 +6,13 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import BayWeek from '$lib/ui/bays/BayWeek.svelte';
+	import { shopTime } from '$lib/client/units';
+	import { tz } from '@date-fns/tz';
 	import { addDays, addMinutes, differenceInMinutes, format, parseISO } from 'date-fns';
 
 	let { data } = $props();
-	const monday = $derived(parseISO(data.week));
+	const times = shopTime();
+	const monday = $derived(parseISO(data.week, { in: tz(times.timeZone) }));
 	const week = (days: number) => `/bays?week=${format(addDays(monday, days), 'yyyy-MM-dd')}`;
 	/** Minutes where nothing is planned yet; own choice. */
 	const unknownMinutes = 120;
@@ -105,8 +108,7 @@
 <div class="mx-auto max-w-[1240px] space-y-4 p-4 md:p-6">
 	<div class="flex flex-wrap items-center gap-3">
 		<h1 class="me-auto text-3xl">
-			Bays <span class="text-xl font-normal text-soft">week of {format(monday, 'd MMMM yyyy')}</span
-			>
+			Bays <span class="text-xl font-normal text-soft">week of {times.longDay(monday)}</span>
 		</h1>
 		{#if last}<ActionButton onclick={undo}>Undo</ActionButton>{/if}
 		<ActionButton href={week(-7)}>← Week before</ActionButton>
@@ -160,10 +162,9 @@
 				<section class="panel flex flex-wrap items-center gap-2 p-3" aria-label="The car in hand">
 					<p class="me-auto">
 						<a class="num text-xl underline" href="/jobs/{job.id}">{job.plate}</a>
-						{format(addMinutes(monday, shown.startMin), 'EEEE HH:mm')} to {format(
-							addMinutes(monday, shown.startMin + shown.minutes),
-							'HH:mm'
-						)}, bay {shown.bay + 1}
+						{format(addMinutes(monday, shown.startMin), 'EEEE')}
+						{times.ofDay(shown.startMin)} to {times.ofDay(shown.startMin + shown.minutes)}, bay {shown.bay +
+							1}
 						<span class="caption block"
 							>{job.minutes === null
 								? 'no order of work yet'

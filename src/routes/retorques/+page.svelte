@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { retorqueAfterKm } from '$core/procedure/retorque';
-	import { personalUnits } from '$lib/client/units';
+	import { personalUnits, shopTime } from '$lib/client/units';
 	import PageLinks from '$lib/ui/controls/PageLinks.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 
 	let { data } = $props();
 	const units = personalUnits();
-	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
+	const { day } = shopTime();
 	const distance = (km: number) => units.show(km, 'distance');
 </script>
 

@@ -2,6 +2,9 @@
 	import { refresh } from '$lib/client/refresh';
 	import { call, faultOf, type Refusal } from '$lib/client/api';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import { isTimeZone } from '$core/units/moments';
+	import WalkPicker from '$lib/ui/car-plan/WalkPicker.svelte';
+	import Choice from '$lib/ui/controls/Choice.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import UnitsFields from '$lib/ui/controls/UnitsFields.svelte';
@@ -14,6 +17,8 @@
 	let form = $state({
 		name: data.shop.name,
 		units: { ...data.shop.units },
+		clock: { ...data.shop.clock },
+		walk: [...data.shop.walk],
 		set: String(data.shop.twistSetDeg),
 		advised: String(data.shop.twistAdvisedDeg),
 		reset: String(data.shop.resetAboveMm),
@@ -68,6 +73,7 @@
 	] as const;
 	const known = [
 		'name',
+		'clock.timeZone',
 		...limitFields.map(([, field]) => field),
 		...placeFields.map(([key]) => key),
 		...costFields.map(([key]) => `costs.${key}`)
@@ -79,6 +85,8 @@
 			version,
 			name: form.name,
 			units: form.units,
+			clock: form.clock,
+			walk: form.walk,
 			twistSetDeg: degrees(form.set),
 			twistAdvisedDeg: degrees(form.advised),
 			resetAboveMm: degrees(form.reset),
@@ -127,6 +135,34 @@
 						maxlength={120}
 					/>
 					<UnitsFields bind:value={form.units} />
+					<div class="flex flex-wrap items-start gap-x-8 gap-y-4">
+						<div class="w-64">
+							<Field
+								label="Time zone"
+								bind:value={form.clock.timeZone}
+								list="time-zones"
+								fault={faultOf(refusal, 'clock.timeZone') ??
+									(isTimeZone(form.clock.timeZone)
+										? undefined
+										: 'is no time zone: write it as Europe/Oslo')}
+								hint="All times are told in it, on every screen and sheet"
+								maxlength={64}
+							/>
+							<datalist id="time-zones">
+								{#each Intl.supportedValuesOf('timeZone') as zone (zone)}<option value={zone}
+									></option>{/each}
+							</datalist>
+						</div>
+						<Choice
+							label="Clock"
+							bind:value={form.clock.hours}
+							options={[
+								{ value: '24', name: '14:05' },
+								{ value: '12', name: '2:05 pm' }
+							]}
+						/>
+						<WalkPicker bind:value={form.walk} />
+					</div>
 					<div class="grid grid-cols-3 gap-4">
 						{#each limitFields as [key, field, label, hint] (key)}
 							<Field

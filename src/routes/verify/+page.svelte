@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shopTime } from '$lib/client/units';
 	import { call, type Refusal } from '$lib/client/api';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -28,7 +29,7 @@
 		if (answer.ok) file = answer.value;
 		else refusal = answer.refusal;
 	}
-	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'long' });
+	const { longDay: day } = shopTime();
 </script>
 
 <div class="mx-auto w-full max-w-[760px] space-y-5 p-4 md:p-8">

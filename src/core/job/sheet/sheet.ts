@@ -1,9 +1,9 @@
 /** The job as one clean sheet: each line is what was done, by whom and when. */
-import { parseISO } from 'date-fns';
 import { axleOf, cornerNames, corners } from '../../height/corners.ts';
 import { schools } from '../../height/schools.ts';
 import { owedLine } from '../../procedure/owed.ts';
 import { retorqueAfterKm } from '../../procedure/retorque.ts';
+import type { Moments } from '../../units/moments.ts';
 import type { PersonalUnits } from '../../units/personal.ts';
 import type { Job } from '../book/job.ts';
 import { kindOf } from '../kinds/index.ts';
@@ -16,23 +16,18 @@ import { workBlocks } from './work.ts';
 export interface SheetOptions {
 	shopName: string;
 	units: PersonalUnits;
-	/** IANA name of the zone that times are told in. */
-	timeZone: string;
+	/** Times as the shop tells them. */
+	times: Moments;
 }
 
-export function sheetOf(job: Job, { shopName, units, timeZone }: SheetOptions): Sheet {
+export function sheetOf(job: Job, { shopName, units, times }: SheetOptions): Sheet {
 	const { record } = job;
-	const clock = (options: Intl.DateTimeFormatOptions) => {
-		const format = new Intl.DateTimeFormat('en-GB', { ...options, timeZone });
-		return (at: string) => format.format(parseISO(at));
-	};
-	const day = { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' } as const;
 	const drawing: Drawing = {
 		job,
 		units,
 		name: (id) => record.people.find((person) => person.id === id)?.name ?? 'somebody',
-		moment: clock({ ...day, year: 'numeric' }),
-		short: clock(day)
+		moment: times.moment,
+		short: times.short
 	};
 	const { name, moment } = drawing;
 	const { vehicle, signOff } = record;
@@ -68,7 +63,7 @@ export function sheetOf(job: Job, { shopName, units, timeZone }: SheetOptions): 
 			...worked.map((corner) => jointTable(drawing, corner)),
 			{
 				kind: 'line',
-				text: `One-time hardware stands with its joint as it was done. Twist is what a bush keeps at ride height, with its 95 % band. Times are of ${timeZone}.`,
+				text: `One-time hardware stands with its joint as it was done. Twist is what a bush keeps at ride height, with its 95 % band. Times are of ${times.timeZone}.`,
 				quiet: true
 			},
 			...stillOpen(drawing),

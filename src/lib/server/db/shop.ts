@@ -1,4 +1,6 @@
+import type { Corner } from '../../../core/height/corners.ts';
 import type { UnitPreference } from '../../../core/units/format.ts';
+import type { HourChoice, ShopClock } from '../../../core/units/moments.ts';
 import { usualCosts, type ShopCosts } from '../../../core/job/costs.ts';
 import type { Database } from './pool.ts';
 
@@ -16,8 +18,15 @@ export interface Shop {
 	lifts: number;
 	/** People who work on cars at the same time. */
 	technicians: number;
+	/** Times are told in it. */
+	clock: ShopClock;
+	/** The order in which the corners are walked. */
+	walk: readonly Corner[];
 	version: number;
 }
+
+/** A shop that has not said: its server stands in it. */
+const serverZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 export async function findShop(db: Database): Promise<Shop | undefined> {
 	const row = await db.row('SELECT * FROM shop WHERE id = 1');
@@ -32,6 +41,11 @@ export async function findShop(db: Database): Promise<Shop | undefined> {
 			bays: row.bays as number,
 			lifts: row.lifts as number,
 			technicians: row.technicians as number,
+			clock: {
+				timeZone: (row.time_zone as string | null) ?? serverZone(),
+				hours: row.hours as HourChoice
+			},
+			walk: (row.walk as string).split(' ') as Corner[],
 			version: row.version as number
 		}
 	);
@@ -51,9 +65,16 @@ export async function updateShop(db: Database, shop: Shop): Promise<boolean> {
 		    SET name = :name, units = :units, twist_set_deg = :twistSetDeg,
 		        twist_advised_deg = :twistAdvisedDeg, reset_above_mm = :resetAboveMm,
 		        costs = :costs, bays = :bays, lifts = :lifts, technicians = :technicians,
+		        time_zone = :timeZone, hours = :hours, walk = :walk,
 		        version = version + 1
 		  WHERE id = 1 AND version = :version`,
-		{ ...shop, units: JSON.stringify(shop.units), costs: JSON.stringify(shop.costs) }
+		{
+			...shop,
+			...shop.clock,
+			walk: shop.walk.join(' '),
+			units: JSON.stringify(shop.units),
+			costs: JSON.stringify(shop.costs)
+		}
 	);
 	return changed === 1;
 }

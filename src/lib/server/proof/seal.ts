@@ -8,6 +8,7 @@ import type { KindData } from '../../../core/job/kinds/data.ts';
 import { sheetOf } from '../../../core/job/sheet/sheet.ts';
 import type { Sheet } from '../../../core/job/sheet/document.ts';
 import { unitChoice } from '../../../core/units/format.ts';
+import { momentsOf } from '../../../core/units/moments.ts';
 import { unitsOf } from '../../../core/units/personal.ts';
 import { insertSheet, type KeptSheet } from '../db/seals.ts';
 import { findShop } from '../db/shop.ts';
@@ -27,9 +28,6 @@ const sha256 = (of: string | Buffer) => createHash('sha256').update(of).digest('
 export const sheetDigest = (sheet: Sheet): string => sha256(canonicalize(sheet)!);
 export const pdfDigest = (pdf: Buffer): string => sha256(pdf);
 
-/** The shop's own zone: its server stands in the shop. */
-const timeZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
-
 /**
  * Draws and keeps the sheet of a job that has just been signed.
  *
@@ -47,7 +45,7 @@ export async function sealSignature(
 	const { id: jobId } = job.name;
 	const { seq, hash: head } = signature;
 	const units = unitsOf(() => unitChoice(shop.units));
-	const sheet = sheetOf(job, { shopName: shop.name, units, timeZone: timeZone() });
+	const sheet = sheetOf(job, { shopName: shop.name, units, times: momentsOf(() => shop.clock) });
 	const signed = signWith(key, statements.seal(jobId, seq, head));
 	const proof = new URLSearchParams({ job: jobId, seq: String(seq), head, sig: signed });
 	const draw = sealer.draw ?? sheetPdf;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { slotStepMin, workingWeek, type BaySlot } from '$core/schedule/bays';
+	import { shopTime } from '$lib/client/units';
 	import { addDays, format } from 'date-fns';
 	import type { Attachment } from 'svelte/attachments';
 	import { draggable } from '../corner/drag';
@@ -78,8 +79,7 @@
 		const { bay, startMin } = at(x, y);
 		ondropped(bay, startMin);
 	}
-	const clock = (minute: number) =>
-		`${String(Math.floor((minute % dayMin) / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+	const { ofDay: clock } = shopTime();
 </script>
 
 <svg
@@ -115,7 +115,7 @@
 	{#each hours as hour (hour)}
 		<path d="M {left - 6} {yOf(hour * 60)} H {width}" class="stroke-line" stroke-width="1" />
 		<text x={left - 10} y={yOf(hour * 60) + 5} text-anchor="end" font-size="13" class="text-soft"
-			>{hour}:00</text
+			>{clock(hour * 60)}</text
 		>
 	{/each}
 	{#each slots as slot (slot.id)}

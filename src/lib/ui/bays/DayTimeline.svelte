@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Timeline } from '$core/schedule/timeline';
-	import { addMinutes, format } from 'date-fns';
+	import { shopTime } from '$lib/client/units';
+	import { addMinutes } from 'date-fns';
 	import { range, scaleLinear } from 'd3';
 
 	/** Who works on which car when, and which car is on a lift; a colour and a plate for each car. */
@@ -12,6 +13,7 @@
 	}
 	let { line, plates, start }: Props = $props();
 
+	const times = shopTime();
 	const width = 1150;
 	const left = 86;
 	const rowHeight = 46;
@@ -24,7 +26,7 @@
 	];
 	const order = $derived(Object.keys(plates));
 	const colour = $derived((car: string) => colours[order.indexOf(car) % colours.length]!);
-	const clock = (minutes: number) => format(addMinutes(start, minutes), 'HH:mm');
+	const clock = (minutes: number) => times.time(addMinutes(start, minutes));
 
 	interface Block {
 		car: string;

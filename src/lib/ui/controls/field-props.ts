@@ -7,6 +7,7 @@ export interface FieldProps extends Pick<
 	| 'autocomplete'
 	| 'disabled'
 	| 'inputmode'
+	| 'list'
 	| 'maxlength'
 	| 'minlength'
 	| 'placeholder'

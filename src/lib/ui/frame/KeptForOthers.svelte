@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shopTime } from '$lib/client/units';
 	import { page } from '$app/state';
 	import { kindOf } from '$core/job/kinds/index';
 	import type { KindName } from '$core/job/kinds/data';
@@ -21,15 +22,9 @@
 		const name = kindOf(body.kind as KindName)?.name ?? 'Entry';
 		return [name, at.length <= 2 ? at : '', said.slice(0, 4).join(', ')].filter(Boolean).join(' ');
 	}
+	const times = shopTime();
 	const time = (entry: Entry) =>
-		typeof entry.body.enteredAt === 'string'
-			? new Date(entry.body.enteredAt).toLocaleString('en-GB', {
-					day: 'numeric',
-					month: 'short',
-					hour: '2-digit',
-					minute: '2-digit'
-				})
-			: '';
+		typeof entry.body.enteredAt === 'string' ? times.short(entry.body.enteredAt) : '';
 </script>
 
 {#if others.length && page.data.person}

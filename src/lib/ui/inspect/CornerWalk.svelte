@@ -2,112 +2,91 @@
 	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
 	import { inspectionPoints, type InspectionPoint, type PointState } from '$core/inspect/points';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import Field from '$lib/ui/controls/Field.svelte';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import { gravityLooks, placesOf } from './places';
 
-	/** One corner walked point by point; what is found is touched. */
-	let {
-		corner,
-		point = $bindable(),
-		onphoto
-	}: { corner: Corner; point: string | undefined; onphoto: () => void } = $props();
+	/** One corner walked point by point: a row each, which stays where it is whatever is touched. */
+	let { corner, point = $bindable() }: { corner: Corner; point: string | undefined } = $props();
 	const job = currentJob();
 	const closed = $derived(job.record.signedAt !== null);
 	const points = $derived(inspectionPoints(job.work.scope.layouts[axleOf(corner)]));
+	const places = $derived(placesOf(points));
 	const found = $derived((key: string) => job.work.book.get('finding', `${corner}/${key}`));
-	const looks = { sound: '✓', watch: '◇', worn: '✕' } as const;
-	const tones = {
-		sound: 'border-spruce bg-spruce-wash text-spruce',
-		watch: 'border-ochre bg-ochre-wash text-ochre',
-		worn: 'border-madder bg-madder-wash text-madder'
-	} as const;
+	const left = $derived(points.filter(({ key }) => !found(key)?.state).length);
 
-	/** Typed for the point in hand, until it is kept. */
-	let where = $state('');
-	let note = $state('');
-	$effect(() => {
-		const kept = point ? found(point) : undefined;
-		where = kept?.where ?? '';
-		note = kept?.note ?? '';
-	});
-
-	function keep(of: InspectionPoint, state: string | null) {
+	function touch(of: InspectionPoint, state: PointState) {
 		point = of.key;
 		const kept = found(of.key);
 		void job.keep('finding', `${corner}/${of.key}`, {
 			corner,
 			point: of.key,
-			state,
+			state: kept?.state === state.key ? null : state.key,
 			where: kept?.where ?? '',
 			note: kept?.note ?? ''
 		});
 	}
-	const touch = (of: InspectionPoint, state: PointState) =>
-		keep(of, found(of.key)?.state === state.key ? null : state.key);
-
-	function keepWords(of: InspectionPoint) {
-		const kept = found(of.key);
-		if (!kept?.state || (kept.where === where && kept.note === note)) return;
-		void job.keep('finding', `${corner}/${of.key}`, { ...kept, where, note });
-	}
+	const restSound = () =>
+		void job.keep('finding', `${corner}/rest`, {
+			corner,
+			point: 'rest',
+			state: 'sound',
+			where: '',
+			note: ''
+		});
 </script>
 
 <section class="panel" aria-label="{cornerNames[corner]}, point by point">
-	<ol class="divide-y divide-line">
+	{#if left && !closed}
+		<div class="border-b border-line p-3">
+			<ActionButton weight="main" class="w-full" onclick={restSound}
+				>{left === points.length
+					? `All ${left} sound, ${cornerNames[corner].toLowerCase()}`
+					: `The other ${left} sound`}</ActionButton
+			>
+		</div>
+	{/if}
+	<ol>
 		{#each points as one, i (one.key)}
 			{@const kept = found(one.key)}
 			{@const here = point === one.key}
-			<li class="px-3 py-1.5 {here ? 'bg-sunk' : ''}">
-				<div class="flex flex-wrap items-center gap-2">
-					<button
-						type="button"
-						class="touch me-auto flex items-center gap-2 text-start"
-						aria-expanded={here}
-						onclick={() => (point = here ? undefined : one.key)}
+			{@const place = places.findIndex(({ name }) => name === one.place)}
+			{@const words = [kept?.where, kept?.note].filter(Boolean).join(' · ')}
+			<li
+				class="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-line px-2 py-1 {i ===
+					0 || points[i - 1]!.place !== one.place
+					? 'border-edge'
+					: ''} {here ? 'bg-sunk shadow-[inset_4px_0_0_var(--color-mark)]' : ''}"
+			>
+				<button
+					type="button"
+					class="touch flex min-w-44 flex-1 items-center gap-2 text-start"
+					aria-pressed={here}
+					onclick={() => (point = here ? undefined : one.key)}
+				>
+					<span
+						class="num flex size-7 shrink-0 items-center justify-center rounded-full border border-edge text-[15px]"
+						aria-label="place {place + 1}">{place + 1}</span
 					>
-						<span
-							class="num flex size-7 shrink-0 items-center justify-center rounded-full border border-edge text-[15px]"
-							>{i + 1}</span
+					<span class="min-w-0">
+						<span class="block leading-tight font-medium">{one.name}</span>
+						{#if words}<span class="caption line-clamp-1 leading-tight">✎ {words}</span>{/if}
+					</span>
+				</button>
+				<div class="flex flex-wrap gap-1.5" role="group" aria-label={one.name}>
+					{#each one.states as state (state.key)}
+						{@const on = kept?.state === state.key}
+						{@const look = gravityLooks[state.gravity]}
+						<button
+							type="button"
+							class="touch rounded-[3px] border px-3 text-[15px] {on
+								? `border-2 font-semibold ${look.tone}`
+								: 'border-edge bg-panel hover:bg-sunk'}"
+							aria-pressed={on}
+							disabled={closed}
+							onclick={() => touch(one, state)}>{on ? `${look.sign} ` : ''}{state.name}</button
 						>
-						<span class="font-medium">{one.name}</span>
-					</button>
-					<div class="flex flex-wrap gap-1.5" role="group" aria-label={one.name}>
-						{#each one.states as state (state.key)}
-							{@const on = kept?.state === state.key}
-							<button
-								type="button"
-								class="touch rounded-[3px] border px-3 text-[15px] {on
-									? `border-2 font-semibold ${tones[state.gravity]}`
-									: 'border-edge bg-panel hover:bg-sunk'}"
-								aria-pressed={on}
-								disabled={closed}
-								onclick={() => touch(one, state)}
-								>{on ? `${looks[state.gravity]} ` : ''}{state.name}</button
-							>
-						{/each}
-					</div>
+					{/each}
 				</div>
-				{#if here}
-					<p class="caption ps-9">{one.how}</p>
-					{#if kept?.state && !closed}
-						<div
-							data-draft="{corner} {one.key}"
-							class="grid gap-3 ps-9 pt-1 pb-2 sm:grid-cols-[1fr_1fr_auto]"
-							onfocusout={() => keepWords(one)}
-						>
-							{#if one.where}<Field label={one.where} bind:value={where} maxlength={120} />{/if}
-							<Field label="Note" bind:value={note} maxlength={500} />
-							<div class="flex items-end">
-								<button
-									type="button"
-									class="touch rounded-[3px] border border-edge bg-panel px-4 font-semibold hover:bg-sunk"
-									onclick={onphoto}>Photo of it</button
-								>
-							</div>
-						</div>
-					{/if}
-				{:else if kept?.where || kept?.note}
-					<p class="caption ps-9">{[kept.where, kept.note].filter(Boolean).join(' · ')}</p>
-				{/if}
 			</li>
 		{/each}
 	</ol>

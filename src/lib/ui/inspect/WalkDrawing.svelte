@@ -5,11 +5,12 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import CornerView from '../corner/CornerView.svelte';
 	import type { Flat } from '../corner/view';
+	import { apart, gravityLooks, placesOf, touched, worstAt, type PointPlace } from './places';
 
-	/** The corner to scale with a number at each point to look at; touch one to open it. */
+	/** The corner to scale with a mark at each place to look at; a touch opens the next point of it. */
 	let { corner, point = $bindable() }: { corner: Corner; point: string | undefined } = $props();
 	const job = currentJob();
-	const points = $derived(inspectionPoints(job.work.scope.layouts[axleOf(corner)]));
+	const places = $derived(placesOf(inspectionPoints(job.work.scope.layouts[axleOf(corner)])));
 	/** Any height will do to draw it: the target, the height read, or a middling one. */
 	const heightMm = $derived.by(() => {
 		const { target, before } = job.view.corners[corner];
@@ -17,74 +18,71 @@
 		return mm !== undefined && job.record.school === 'hub-to-arch' ? mm : 365;
 	});
 
-	/** Several points share a place: they are set beside each other. */
-	function spot(of: InspectionPoint, at: (place: JointPlace) => Flat): Flat {
-		const along = ([ax, ay]: Flat, [bx, by]: Flat, share: number): Flat => [
-			ax + (bx - ax) * share,
-			ay + (by - ay) * share
-		];
+	/** Half a touch target in the drawing's own units: 48 px and more where it is 330 px wide. */
+	const radius = 30;
+	const size: Flat = [400, 400];
+
+	function anchor({ name }: PointPlace, at: (place: JointPlace) => Flat): Flat {
+		if (name !== 'spring' && name !== 'damper') return at(name);
 		const [top, bottom] = [at('damper-top'), at('damper-bottom')];
-		const base = of.place === 'spring' || of.place === 'damper' ? undefined : at(of.place);
-		const fellows = points.filter(({ place }) => place === of.place);
-		const turn = fellows.indexOf(of);
-		if (!base) {
-			const [x, y] = along(bottom, top, of.place === 'spring' ? 0.82 : 0.12 + 0.15 * turn);
-			return [x + (of.place === 'spring' ? 34 : -30), y];
-		}
-		return [base[0] + turn * 32 - (fellows.length - 1) * 16, base[1] - (turn % 2 ? 4 : 0)];
+		const share = name === 'spring' ? 0.72 : 0.34;
+		return [bottom[0] + (top[0] - bottom[0]) * share, bottom[1] + (top[1] - bottom[1]) * share];
 	}
-	const look = $derived((of: InspectionPoint) => {
+	const gravityOf = $derived((of: InspectionPoint) => {
 		const kept = job.work.book.get('finding', `${corner}/${of.key}`);
-		const state = kept?.state ? findState(of, kept.state) : undefined;
-		return state?.gravity;
+		return kept?.state ? findState(of, kept.state)?.gravity : undefined;
 	});
-	const shown = $derived((of: InspectionPoint, i: number) => {
-		const gravity = look(of);
-		return gravity === 'worn' ? '✕' : gravity === 'watch' ? '◇' : String(i + 1);
+	const marks = $derived.by(() => (at: (place: JointPlace) => Flat) => {
+		const homes = places.map((place) => anchor(place, at));
+		return apart(homes, radius, size).map((spot, i) => ({
+			place: places[i]!,
+			home: homes[i]!,
+			spot
+		}));
 	});
-	const fills = {
-		sound: 'fill-spruce stroke-spruce',
-		watch: 'fill-ochre stroke-ochre',
-		worn: 'fill-madder stroke-madder'
-	} as const;
 </script>
 
 <CornerView {corner} targetMm={heightMm} {heightMm} plain fixed>
 	{#snippet overlay(at)}
-		{#each points as of, i (of.key)}
-			{@const [x, y] = spot(of, at)}
-			{@const gravity = look(of)}
+		{@const placed = marks(at)}
+		{#each placed as { home, spot, place } (place.name)}
+			<path d="M {home} L {spot}" class="stroke-ink" stroke-width="1.5" />
+			<circle cx={home[0]} cy={home[1]} r="3.5" class="fill-ink" />
+		{/each}
+		{#each placed as { place, spot: [x, y] }, i (place.name)}
+			{@const gravity = worstAt(place, gravityOf)}
+			{@const left = place.points.filter((of) => !gravityOf(of)).length}
 			<g
 				role="button"
 				tabindex="-1"
 				class="cursor-pointer outline-none"
-				aria-label="{shown(of, i)} {of.name}"
-				onclick={() => (point = point === of.key ? undefined : of.key)}
-				onkeydown={(event) => event.key === 'Enter' && (point = of.key)}
+				aria-label="{i + 1} {place.points.map(({ name }) => name).join(', ')}{left
+					? `: ${left} to look at`
+					: ''}"
+				onclick={() => (point = touched(place, point, (of) => gravityOf(of) !== undefined))}
+				onkeydown={(event) => {
+					if (event.key === 'Enter') point = touched(place, point, (of) => !!gravityOf(of));
+				}}
 			>
-				<circle cx={x} cy={y} r="24" fill="transparent" />
-				{#if point === of.key}<circle
-						cx={x}
-						cy={y}
-						r="20"
-						fill="none"
-						class="stroke-mark"
-						stroke-width="4"
-					/>{/if}
+				<circle cx={x} cy={y} r={radius} fill="transparent" />
+				{#if place.points.some(({ key }) => key === point)}
+					<circle cx={x} cy={y} r="22" fill="none" class="stroke-mark" stroke-width="4" />
+				{/if}
 				<circle
 					cx={x}
 					cy={y}
-					r="14"
-					class={gravity ? fills[gravity] : 'fill-panel stroke-ink'}
+					r="16"
+					class={gravity ? gravityLooks[gravity].fill : 'fill-panel stroke-ink'}
 					stroke-width="2"
 				/>
 				<text
 					{x}
-					y={y + 5.5}
+					y={y + 6}
 					text-anchor="middle"
-					font-size="15"
+					font-size="17"
 					font-weight="700"
-					class={gravity ? 'text-on-spruce' : 'text-ink'}>{shown(of, i)}</text
+					class={gravity ? 'text-on-spruce' : 'text-ink'}
+					>{gravity && gravity !== 'sound' ? gravityLooks[gravity].sign : i + 1}</text
 				>
 			</g>
 		{/each}

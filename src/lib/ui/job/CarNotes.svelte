@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shopTime } from '$lib/client/units';
 	import { page } from '$app/state';
 	import { standingNotes, type CarNote } from '$core/job/kinds/note/standing';
 	import { faultOf } from '$lib/client/api';
@@ -16,7 +17,7 @@
 		standingNotes(job.record, (page.data.carNotes ?? []) as CarNote[], (id) => job.personName(id))
 	);
 	let text = $state('');
-	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' });
+	const { day } = shopTime();
 
 	$effect(() => {
 		if (adding) untrack(() => write.begin());

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shopTime } from '$lib/client/units';
 	import type { Stage } from '$core/procedure/stages';
 	import type { Corner } from '$core/height/corners';
 	import CornerGlyph from '$lib/ui/car-plan/CornerGlyph.svelte';
@@ -19,8 +20,7 @@
 		owed: number;
 	}
 	let { jobs }: { jobs: Line[] } = $props();
-	const day = (at: string) =>
-		new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+	const { shortDay: day } = shopTime();
 </script>
 
 <ul class="panel divide-y divide-line">

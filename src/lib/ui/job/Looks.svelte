@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shopTime } from '$lib/client/units';
 	import { kindOf } from '$core/job/kinds/index';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -8,8 +9,7 @@
 	/** What two people said without knowing of each other: both, and which is to count. */
 	const job = currentJob();
 	let refusal = $state<Refusal>();
-	const time = (at: string) =>
-		new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+	const { time } = shopTime();
 
 	async function count(look: (typeof job.record.looks)[number], id: string) {
 		refusal = await job.tell(look.kind, look.subject, undefined, { again: id });

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shopTime } from '$lib/client/units';
 	import { loadMethodNames, sightNames } from '$core/procedure/facts';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { Torque } from '$core/job/model';
@@ -18,13 +19,7 @@
 	const newest = $derived(
 		rows.findLast((row) => !row.withdrawn && row.skipReason === null && !replaced.has(row.id))
 	);
-	const time = (at: string) =>
-		new Date(at).toLocaleString('en-GB', {
-			day: 'numeric',
-			month: 'short',
-			hour: '2-digit',
-			minute: '2-digit'
-		});
+	const { short: time } = shopTime();
 	const standing = (row: Torque) =>
 		row.carState === 'hanging'
 			? 'hanging'

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { axleOf, type Axle } from '$core/height/corners';
+	import { rustFound } from '$core/inspect/points';
+	import { findingsOf } from '$core/job/findings';
 	import { kinds } from '$core/work/kinds';
 	import {
 		axlePlans,
@@ -54,6 +56,7 @@
 	const beam = $derived(
 		plans.some(({ layout, armSpring }) => layout.build.oneBody && armSpring === 'lower-arm')
 	);
+	const rustSeen = $derived(rustFound(findingsOf(job.work.book)));
 	const rustHours = $derived(soakNeeded(scope.rust));
 </script>
 
@@ -88,6 +91,9 @@
 		onpick={(grade: RustGrade) => void job.keep('rust', 'car', { grade })}
 		options={rustGrades.map((value) => ({ value, name: rustNames[value] }))}
 	/>
+	{#if rustSeen && !job.work.book.get('rust')}<p class="caption">
+			As the threads looked that were looked at.
+		</p>{/if}
 	{#if rustHours}<p class="caption">
 			{kinds.soak.title} the evening before: {rustHours} h until the first spanner.
 		</p>{/if}

@@ -7,7 +7,7 @@
 	import { soakNeeded } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { Live } from '$lib/client/live.svelte';
-	import { addMinutes, format, parse } from 'date-fns';
+	import { shopTime } from '$lib/client/units';
 	import { range, scaleLinear } from 'd3';
 
 	/** Who is where when, for one person or two, and when the car is ready, with its band. */
@@ -52,11 +52,11 @@
 	const most = $derived(Math.max(line?.finish.upperBound ?? 0, line?.makespanMin ?? 60) * 1.03);
 	const x = $derived(scaleLinear([0, most], [left, width - 12]));
 	const y = (row: string) => 30 + used.indexOf(row) * rowHeight;
-	const start = $derived.by(() => {
-		const at = parse(begin, 'HH:mm', new Date(2026, 0, 5));
-		return Number.isNaN(at.getTime()) ? new Date(2026, 0, 5, 8) : at;
-	});
-	const clock = (minutes: number) => format(addMinutes(start, minutes), 'HH:mm');
+	const { ofDay } = shopTime();
+	const clock = (minutes: number) => {
+		const [hour = 8, minute = 0] = begin.split(':').map(Number);
+		return ofDay(hour * 60 + minute + minutes);
+	};
 	const soak = $derived(soakNeeded(work.scope.rust));
 	const own = $derived([...work.pace].filter(([, { records }]) => records > 0));
 	const total = $derived(

@@ -11,22 +11,17 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import RunProgress from '$lib/ui/controls/RunProgress.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
-	import {
-		addDays,
-		addMinutes,
-		format,
-		isSameDay,
-		parse,
-		parseISO,
-		startOfISOWeek
-	} from 'date-fns';
+	import { addDays, addMinutes, format, parse, parseISO, startOfISOWeek } from 'date-fns';
+	import { shopTime } from '$lib/client/units';
+	import { tz } from '@date-fns/tz';
 	import { range } from 'd3';
 	import { onDestroy, untrack } from 'svelte';
 
 	let { data } = $props();
-	const day = $derived(parseISO(data.day));
+	const times = shopTime();
+	const day = $derived(parseISO(data.day, { in: tz(times.timeZone) }));
 	const dayPath = (days: number) => `/bays/${format(addDays(day, days), 'yyyy-MM-dd')}`;
-	const jobs = $derived(data.jobs.filter(({ slot }) => isSameDay(parseISO(slot.startsAt), day)));
+	const jobs = $derived(data.jobs);
 
 	// svelte-ignore state_referenced_locally (starts from what the shop has and then leads)
 	let means = $state({
@@ -61,7 +56,7 @@
 		const at = parse(begin, 'HH:mm', day);
 		return Number.isNaN(at.getTime()) ? addMinutes(day, workingWeek.fromMin) : at;
 	});
-	const clock = (minutes: number) => format(addMinutes(start, minutes), 'HH:mm');
+	const clock = (minutes: number) => times.time(addMinutes(start, minutes));
 	/** The answer may still be of the cars before a change. */
 	const lines = $derived(
 		(found?.cars ?? [])
@@ -193,8 +188,8 @@
 			{/if}
 			{#if late && !running}
 				<p class="mt-2 rounded-[3px] bg-ochre-wash p-2 text-[15px]">
-					◇ It ends after {format(addMinutes(day, workingWeek.toMin), 'HH:mm')}. Move a car to
-					another day, or put one person or lift more to it.
+					◇ It ends after {times.ofDay(workingWeek.toMin)}. Move a car to another day, or put one
+					person or lift more to it.
 				</p>
 			{/if}
 			{#if found && lines.length}
@@ -246,9 +241,8 @@
 									>{clock(finish.lowerBound)}–{clock(finish.upperBound)}</td
 								>
 								<td class="num whitespace-nowrap"
-									>bay {job.slot.bay + 1}, {format(parseISO(job.slot.startsAt), 'HH:mm')}–{format(
-										addMinutes(parseISO(job.slot.startsAt), job.slot.minutes),
-										'HH:mm'
+									>bay {job.slot.bay + 1}, {times.time(job.slot.startsAt)}–{times.time(
+										addMinutes(parseISO(job.slot.startsAt), job.slot.minutes)
 									)}</td
 								>
 							</tr>

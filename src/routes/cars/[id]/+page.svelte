@@ -3,7 +3,7 @@
 	import { refresh } from '$lib/client/refresh';
 	import { findLayout } from '$core/layout/catalogue';
 	import { call, type Refusal } from '$lib/client/api';
-	import { personalUnits } from '$lib/client/units';
+	import { personalUnits, shopTime } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import VehicleFields from '$lib/ui/cars/VehicleFields.svelte';
@@ -12,6 +12,7 @@
 	import JobRows from '$lib/ui/job/JobRows.svelte';
 
 	let { data } = $props();
+	const times = shopTime();
 	const units = personalUnits();
 	const car = $derived(data.car);
 	let form = $state<VehicleForm>();
@@ -144,9 +145,8 @@
 						<li class="px-4 py-2">
 							{note.text}
 							<span class="caption block"
-								>{note.person}, {new Date(note.enteredAt).toLocaleDateString('en-GB', {
-									dateStyle: 'medium'
-								})}, job <a class="underline" href="/jobs/{note.jobId}">{note.jobNumber}</a></span
+								>{note.person}, {times.day(note.enteredAt)}, job
+								<a class="underline" href="/jobs/{note.jobId}">{note.jobNumber}</a></span
 							>
 						</li>
 					{/each}

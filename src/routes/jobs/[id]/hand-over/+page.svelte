@@ -3,7 +3,7 @@
 	import type { Sheet } from '$core/job/sheet/document';
 	import { call } from '$lib/client/api';
 	import { currentJob, Telling } from '$lib/client/job-state.svelte';
-	import { personalUnits } from '$lib/client/units';
+	import { personalUnits, shopTime } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -19,7 +19,7 @@
 	const record = $derived(job.record);
 	const lead = $derived(data.person?.role === 'lead');
 	const api = $derived(`/api/v1/jobs/${record.id}`);
-	const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+	const times = shopTime();
 
 	/** Of a signed job the sheet as it was sealed; of an open one as it comes to now. */
 	const sealedSeq = $derived(
@@ -33,7 +33,7 @@
 			if (answer.ok) sealed = { seq, sheet: answer.value.sheet };
 		});
 	});
-	const now = $derived(sheetOf(job.job, { shopName: data.shop.name, units, timeZone }));
+	const now = $derived(sheetOf(job.job, { shopName: data.shop.name, units, times }));
 	const sheet = $derived(sealed && sealed.seq === sealedSeq ? sealed.sheet : now);
 	const pdf = (seq: number) => `${api}/sheets/${seq}/sheet.pdf`;
 	const since = $derived(record.signOff ? record.seq - record.signOff.seq - 1 : 0);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { shopTime } from '$lib/client/units';
 	import { kinds } from '$core/job/kinds/index';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
@@ -15,8 +16,7 @@
 		new Map(entries.flatMap(({ corrects, seq }) => (corrects ? [[corrects, seq] as const] : [])))
 	);
 	const unsent = $derived(new Set(outbox.waiting.map(({ id }) => id)));
-	const moment = (at: string) =>
-		new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+	const { moment } = shopTime();
 	/** Days are said once. */
 	const day = (at: string) => moment(at).split(', ')[0]!;
 	/** When the server had it, where that is far from the device's clock: it was away, or its clock is wrong. */

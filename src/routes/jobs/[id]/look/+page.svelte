@@ -7,7 +7,9 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import BounceEntry from '$lib/ui/inspect/BounceEntry.svelte';
 	import CornerWalk from '$lib/ui/inspect/CornerWalk.svelte';
+	import PointNote from '$lib/ui/inspect/PointNote.svelte';
 	import PhotoStrip from '$lib/ui/inspect/PhotoStrip.svelte';
+	import SaidFinding from '$lib/ui/inspect/SaidFinding.svelte';
 	import SagPanel from '$lib/ui/inspect/SagPanel.svelte';
 	import Symptoms from '$lib/ui/inspect/Symptoms.svelte';
 	import WalkDrawing from '$lib/ui/inspect/WalkDrawing.svelte';
@@ -16,7 +18,6 @@
 	const asked = $derived(page.url.searchParams.get('corner'));
 	const corner = $derived<Corner>(corners.find((one) => one === asked) ?? job.record.corners[0]!);
 	let point = $state<string>();
-	let strip = $state<PhotoStrip>();
 	const choose = (to: Corner) => {
 		point = undefined;
 		void goto(`?corner=${to}`, { replaceState: true, keepFocus: true, noScroll: true });
@@ -67,13 +68,25 @@
 			<Symptoms axle={axleOf(corner)} />
 			<SagPanel />
 		</div>
-		<CornerWalk {corner} bind:point onphoto={() => strip?.take()} />
+		<CornerWalk {corner} bind:point />
 		<div class="space-y-3 lg:sticky lg:top-2 lg:max-h-[calc(100dvh-1rem)] lg:overflow-y-auto">
-			<section class="panel p-2" aria-label="Points on the drawing">
+			<section class="panel p-2" aria-label="Places on the drawing">
 				{#key corner}<WalkDrawing {corner} bind:point />{/key}
 			</section>
+			{#if point}
+				<!-- On a phone it stands at the lower edge, whichever row was touched. -->
+				<div class="max-lg:fixed max-lg:inset-x-2 max-lg:bottom-2 max-lg:z-20 max-lg:shadow-lg">
+					{#key `${corner}/${point}`}<PointNote {corner} {point} />{/key}
+				</div>
+			{/if}
+			<SaidFinding
+				{corner}
+				onkept={(found) => {
+					if (found.corner !== corner) choose(found.corner);
+					point = found.point.key;
+				}}
+			/>
 			<PhotoStrip
-				bind:this={strip}
 				{corner}
 				subject={point ?? ''}
 				title={pointName ? `Photos, ${pointName}` : `Photos, ${corner}`}

@@ -3,7 +3,7 @@
 	import { withMeantUnit } from '$core/units/parse';
 	import { faultOf, type Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { personalUnits } from '$lib/client/units';
+	import { personalUnits, shopTime } from '$lib/client/units';
 	import { wheelTorqueNm } from '$core/job/retorque';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -18,7 +18,7 @@
 	const record = $derived(job.record);
 	const torque = $derived(wheelTorqueNm(record));
 	const due = $derived(retorqueDue(record.odometerKm ?? undefined));
-	const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { dateStyle: 'long' });
+	const { longDay: day } = shopTime();
 	const distance = (km: number) => units.show(km, 'distance');
 
 	// svelte-ignore state_referenced_locally (the specified torque stands ready)
