@@ -77,6 +77,10 @@ export const makers: { [K in KindName]: Maker | null } = {
 			}
 		}
 	}),
+	lean: (g) => ({
+		subject: oneOf(g, ['before/front', 'after/rear']),
+		data: { reason: words(g) }
+	}),
 	offset: (g) => ({ subject: oneOf(g, ['front', 'rear']), data: { offset: mm(g, -400, 400) } }),
 	reading: (g, { readings, school }) =>
 		readings.length > 2 && g(fc.boolean)

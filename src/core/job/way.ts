@@ -1,5 +1,5 @@
 /** The one thing that comes next on a car: said on the board, at the end of every stage, and one Enter away. */
-import { cornerNames, type Corner } from '../height/corners.ts';
+import { cornerNames, usualWalk, type Corner } from '../height/corners.ts';
 import type { OwedItem } from '../procedure/owed.ts';
 import type { Stage } from '../procedure/stages.ts';
 import type { WorkStep } from '../work/step.ts';
@@ -18,18 +18,39 @@ export interface Next {
 	page?: 'bench' | 'parts' | 'joints';
 }
 
+interface WayOptions {
+	unlooked?: boolean;
+	walk?: readonly Corner[];
+}
+
+/** The first thing left of a stage; heights in the order in which the corners are walked. */
+function firstOf(
+	owed: readonly OwedItem[],
+	stage: Stage,
+	walk: readonly Corner[]
+): OwedItem | undefined {
+	const [first, ...more] = owed.filter((item) => item.stage === stage);
+	if (!first || (stage !== 'measure' && stage !== 'check')) return first;
+	return [first, ...more].reduce((a, b) =>
+		walk.indexOf(b.corner) < walk.indexOf(a.corner) ? b : a
+	);
+}
+
 const at = (corner: Corner): string => cornerNames[corner].toLowerCase();
 
-/** @param unlooked whoever only measures and sets goes on without looking the car over */
+/**
+ * @param unlooked whoever only measures and sets goes on without looking the car over
+ * @param walk the shop's order of corners, for what is read corner by corner
+ */
 export function nextOf(
 	record: JobRecord,
 	{ standing: { owed } }: Pick<JobView, 'standing'>,
 	work: Pick<WorkView, 'done' | 'order'>,
-	{ unlooked = false } = {}
+	{ unlooked = false, walk = usualWalk }: WayOptions = {}
 ): Next {
 	if (record.signedAt) return { stage: 'hand-over', text: 'The signed sheet' };
 	if (isUntouched(record) && !unlooked) return { stage: 'look', text: 'Look the car over' };
-	const first = (stage: Stage): OwedItem | undefined => owed.find((item) => item.stage === stage);
+	const first = (stage: Stage) => firstOf(owed, stage, walk);
 	const measure = first('measure');
 	const planned = work.order.steps.length > 0;
 	if (!planned && measure) return heights(measure, 'before');
@@ -37,7 +58,7 @@ export function nextOf(
 	const step = work.order.steps.find(
 		(one) => !work.done.has(one.id) && isWanted(one, owed, record)
 	);
-	if (step) return ofStep(step, owed);
+	if (step) return ofStep(step, first);
 	const set = nextToSet(record, owed);
 	if (set) return set;
 	const check = first('check');
@@ -83,14 +104,13 @@ function heights({ corner, kind }: OwedItem, when: 'before' | 'after'): Next {
 	};
 }
 
-function ofStep(step: WorkStep, owed: readonly OwedItem[]): Next {
+function ofStep(step: WorkStep, reading: (stage: Stage) => OwedItem | undefined): Next {
 	const corner = step.corners[0];
 	const place =
 		step.at === 'car' || !corner
 			? ''
 			: `, ${step.corners.length > 1 ? `${step.at} axle` : at(corner)}`;
 	const said = { text: `${step.title}${place}`, ...(corner && { corner }), stepId: step.id };
-	const reading = (stage: Stage) => owed.find((item) => item.stage === stage);
 	switch (step.doneIn) {
 		case 'heights-before':
 			return heights(reading('measure')!, 'before');

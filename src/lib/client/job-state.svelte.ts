@@ -3,6 +3,7 @@
  * rules as on the server, and what the core makes of both.
  */
 import type { TwistLimits } from '$core/bush/verdict';
+import type { Corner } from '$core/height/corners';
 import { readCommand } from '$core/job/book/command';
 import type { Context, Entry } from '$core/job/book/entry';
 import { Job } from '$core/job/book/job';
@@ -39,6 +40,8 @@ export interface Surroundings {
 	rack: readonly RackWrench[];
 	timed: readonly TimedKind[];
 	units: UnitChoice;
+	/** The shop's order of the corners; absent: round the car. */
+	walk?: readonly Corner[];
 }
 
 /** More of what is said. */
@@ -106,7 +109,13 @@ export class JobState {
 	readonly work: WorkView = $derived(this.#job.work);
 
 	/** The one thing that comes next. */
-	readonly next: Next = $derived(nextOf(this.record, this.view, this.work));
+	readonly next: Next = $derived.by(() => this.nextWhere());
+
+	/** @param unlooked for whoever goes on without looking the car over */
+	nextWhere(unlooked = false): Next {
+		const { walk } = this.#around();
+		return nextOf(this.record, this.view, this.work, { unlooked, ...(walk && { walk }) });
+	}
 
 	get limits(): TwistLimits {
 		return this.record.limits;

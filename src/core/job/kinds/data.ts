@@ -15,6 +15,7 @@ import type * as Hardware from './hardware/data.ts';
 import type * as Head from './head/data.ts';
 import type * as Imported from './imported/data.ts';
 import type * as JointOf from './joint/data.ts';
+import type * as Lean from './lean/data.ts';
 import type * as Loading from './loading/data.ts';
 import type * as Note from './note/data.ts';
 import type * as Offset from './offset/data.ts';
@@ -50,6 +51,7 @@ export interface KindData {
 	conditions: ConditionsOf.Data;
 	offset: Offset.Data;
 	reading: Reading.Data;
+	lean: Lean.Data;
 	scope: Scope.Data;
 	strategy: StrategyOf.Data;
 	prices: Prices.Data;

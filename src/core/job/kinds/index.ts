@@ -17,6 +17,7 @@ import { hardware } from './hardware/index.ts';
 import { head } from './head/index.ts';
 import { imported } from './imported/index.ts';
 import { joint } from './joint/index.ts';
+import { lean } from './lean/index.ts';
 import { loading } from './loading/index.ts';
 import { note } from './note/index.ts';
 import { offset } from './offset/index.ts';
@@ -52,6 +53,7 @@ const registry = {
 	conditions,
 	offset,
 	reading,
+	lean,
 	scope,
 	strategy,
 	prices,

@@ -157,6 +157,9 @@ function heights(drawing: Drawing): Table {
 	const { job, units } = drawing;
 	const { record, view } = job;
 	const decimals = units.choice.length === 'mm' ? 1 : 2;
+	const reasons = job.work.book
+		.of('lean')
+		.map(({ subject, data }) => `${subject.replace('/', ', ')}: ${data.reason}`);
 	const mm = (value: number | undefined, signed = false): Cell => ({
 		text: value === undefined ? '–' : units.show(value, 'length', { bare: true, decimals, signed })
 	});
@@ -191,7 +194,7 @@ function heights(drawing: Drawing): Table {
 			];
 		}),
 		notes: [
-			`Before: ${readings(drawing, 'before')}. After: ${readings(drawing, 'after')}. Left to right up to 5 mm is normal, over 10 mm needs a reason (common practice).`
+			`Before: ${readings(drawing, 'before')}. After: ${readings(drawing, 'after')}. Left to right up to 5 mm is normal, over 10 mm needs a reason (common practice).${reasons.length ? ` Reason given, ${reasons.join('; ')}.` : ''}`
 		]
 	};
 }

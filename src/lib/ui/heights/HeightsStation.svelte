@@ -1,14 +1,27 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { cornerNames, corners, perCorner, type Corner } from '$core/height/corners';
+	import { page } from '$app/state';
+	import { balance } from '$core/height/balance';
+	import {
+		axleOf,
+		cornerNames,
+		corners,
+		perCorner,
+		usualWalk,
+		type Corner
+	} from '$core/height/corners';
+	import { findSlip } from '$core/height/slip';
 	import { readingsPerCorner } from '$core/procedure/owed';
 	import type { Phase } from '$core/job/model';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import { nextHref } from '$lib/ui/job/places';
 	import CompareTable from '$lib/ui/heights/CompareTable.svelte';
 	import ConditionsForm from '$lib/ui/heights/ConditionsForm.svelte';
 	import DeviceStrip from '$lib/ui/heights/DeviceStrip.svelte';
 	import HeightLadder from '$lib/ui/heights/HeightLadder.svelte';
+	import LeanReason from '$lib/ui/heights/LeanReason.svelte';
 	import OffsetForm from '$lib/ui/heights/OffsetForm.svelte';
 	import ReadingEntry from '$lib/ui/heights/ReadingEntry.svelte';
 	import TiltDrawing from '$lib/ui/heights/TiltDrawing.svelte';
@@ -22,10 +35,32 @@
 	let { phase, asked }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
+	/** The shop's way round the car. */
+	const walk = $derived<readonly Corner[]>(page.data.shop?.walk ?? usualWalk);
 	const missing = $derived(
-		corners.find((corner) => job.view.readings[phase][corner].length < readingsPerCorner)
+		walk.find((corner) => job.view.readings[phase][corner].length < readingsPerCorner)
 	);
-	const corner = $derived(asked ?? missing ?? 'FL');
+	const corner = $derived(asked ?? missing ?? walk[0]!);
+	const means = $derived(perCorner((c) => job.view.corners[c][phase]?.meanMm));
+	const stance = $derived(
+		corners.every((c) => means[c] !== undefined)
+			? balance(means as Record<Corner, number>)
+			: undefined
+	);
+	const reasoned = $derived((axle: 'front' | 'rear') =>
+		job.work.book.get('lean', `${phase}/${axle}`)
+	);
+	const slip = $derived.by(() => {
+		const axle = axleOf(corner);
+		const other = corners.find((c) => c !== corner && axleOf(c) === axle)!;
+		return findSlip(
+			job.view.readings[phase][corner].map(({ heightMm }) => heightMm!),
+			reasoned(axle) ? undefined : means[other]
+		);
+	});
+	const doubted = $derived(corners.some((c) => job.view.corners[c][phase]?.readAgain));
+	/** Everything is read and nothing asked: what comes next is elsewhere. */
+	const done = $derived(!missing && !doubted && !slip);
 	const decimals = $derived(units.choice.length === 'mm' ? 1 : 2);
 
 	const open = (to: Corner) => goto(`?corner=${to}`, { noScroll: true, keepFocus: true });
@@ -35,6 +70,8 @@
 	/** Round the car: when a corner has its readings, on to the next that lacks some. */
 	$effect(() => {
 		if (keptAt !== corner || job.view.readings[phase][corner].length < readingsPerCorner) return;
+		// What looks like a slip is asked while the tape is still at this wheel.
+		if (slip || job.view.corners[corner][phase]?.readAgain) return;
 		keptAt = undefined;
 		if (missing && missing !== corner) void open(missing);
 	});
@@ -44,7 +81,7 @@
 	<div class="min-w-0 space-y-4">
 		<h1 class="sr-only">Heights {phase}</h1>
 		<div class="grid grid-cols-2 gap-2 sm:grid-cols-4" role="group" aria-label="Corners">
-			{#each corners as c (c)}
+			{#each walk as c (c)}
 				{@const measure = job.view.corners[c][phase]}
 				{@const n = job.view.readings[phase][c].length}
 				<button
@@ -76,7 +113,15 @@
 				<CompareTable /><HeightLadder />
 			</section>
 		{/if}
-		<ReadingEntry {phase} {corner} onkept={(at) => (keptAt = at)} />
+		{#if done && !job.record.signedAt}
+			<div class="panel flex flex-wrap items-center gap-4 border-2 border-spruce p-4">
+				<p class="me-auto text-xl font-semibold text-spruce" role="status">✓ Read all round</p>
+				<ActionButton weight="main" href={nextHref(job.record.id, job.next)}
+					>Next: {job.next.text} →</ActionButton
+				>
+			</div>
+		{/if}
+		<ReadingEntry {phase} {corner} {slip} {done} onkept={(at) => (keptAt = at)} />
 		<ConditionsForm {phase} />
 		<OffsetForm />
 	</div>
@@ -88,6 +133,9 @@
 				heightsMm={perCorner((c) => job.view.corners[c][phase]?.meanMm)}
 				expandedMm={perCorner((c) => job.view.corners[c][phase]?.expandedUncertaintyMm)}
 			/>
+			{#each ['front', 'rear'] as const as axle (axle)}
+				{#if stance?.sideVerdict[axle] === 'needs-a-reason'}<LeanReason {phase} {axle} />{/if}
+			{/each}
 		</section>
 		<DeviceStrip {phase} {corner} />
 	</aside>

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { cornerNames, type Corner } from '$core/height/corners';
+	import { axleOf, cornerNames, isLeft, type Corner } from '$core/height/corners';
+	import type { Slip } from '$core/height/slip';
 	import { schools } from '$core/height/schools';
 	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import { readingsPerCorner } from '$core/procedure/owed';
@@ -14,10 +15,14 @@
 	interface Props {
 		phase: Phase;
 		corner: Corner;
+		/** What looks like a slip among this corner's readings. */
+		slip?: Slip;
+		/** All corners are read: more readings only when asked for. */
+		done?: boolean;
 		/** Called when a reading is kept. */
 		onkept: (corner: Corner) => void;
 	}
-	let { phase, corner, onkept }: Props = $props();
+	let { phase, corner, slip, done = false, onkept }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
 
@@ -41,6 +46,12 @@
 				})
 			: undefined
 	);
+	let more = $state(false);
+	const typing = $derived(!done || more || correcting !== undefined);
+	const doubted = $derived(slip ? readings[slip.index] : undefined);
+	const otherSide = $derived(
+		cornerNames[`${corner[0]}${isLeft(corner) ? 'R' : 'L'}` as Corner].toLowerCase()
+	);
 	const slots = $derived(Math.max(readingsPerCorner, readings.length));
 
 	$effect(() => {
@@ -48,6 +59,7 @@
 		text = '';
 		correcting = undefined;
 		problem = undefined;
+		more = false;
 		void tick().then(() => input?.focus({ preventScroll: true }));
 	});
 
@@ -71,6 +83,22 @@
 		input?.focus({ preventScroll: true });
 	}
 
+	/** It was this: takes the place of what was typed. */
+	async function meant(reading: Reading, mm: number) {
+		const height = units.show(mm, 'length', { decimals: unit === 'mm' ? 0 : 3 });
+		const said = { phase, school: job.record.school, height };
+		const at = corner;
+		const refused = await job.tell('reading', at, said, { stays: true, corrects: reading.id });
+		problem = refused?.faults?.[0]?.message ?? refused?.title;
+		onkept(at);
+	}
+	async function standsSo(reason: string) {
+		const at = corner;
+		const refused = await job.tell('lean', `${phase}/${axleOf(at)}`, { reason });
+		problem = refused?.faults?.[0]?.message ?? refused?.title;
+		onkept(at);
+	}
+
 	async function withdraw(reading: Reading) {
 		correcting = undefined;
 		const said = { phase, school: job.record.school, withdraw: true };
@@ -80,7 +108,7 @@
 	function correct(reading: Reading) {
 		correcting = reading;
 		text = '';
-		input?.focus();
+		void tick().then(() => input?.focus());
 	}
 	const shown = (mm: number) => units.show(mm, 'length', { decimals: unit === 'mm' ? 1 : 3 });
 </script>
@@ -161,7 +189,32 @@
 		{/each}
 	</ol>
 
-	{#if measure?.outlier !== undefined}
+	{#if slip && doubted && !job.record.signedAt}
+		<div class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3" role="alert">
+			<p class="font-semibold text-madder">
+				✕ {doubted.entered} is {units.show(Math.abs(slip.offMm), 'length')}
+				{slip.offMm > 0 ? 'above' : 'below'}
+				{slip.against === 'readings' ? 'the other readings here' : otherSide}
+			</p>
+			<div class="mt-2 flex flex-wrap gap-2">
+				{#if slip.meantMm !== undefined}
+					{@const mm = slip.meantMm}
+					<ActionButton weight="main" onclick={() => meant(doubted, mm)}
+						>It was {units.show(mm, 'length')}</ActionButton
+					>
+				{/if}
+				<ActionButton class="min-h-16" onclick={() => correct(doubted)}>Read it again</ActionButton>
+				{#if slip.against === 'other-side'}
+					<ActionButton class="min-h-16" onclick={() => standsSo('Spring broken or sagged')}
+						>It stands so: spring broken or sagged</ActionButton
+					>
+					<ActionButton class="min-h-16" onclick={() => standsSo('It stands so, read again')}
+						>It stands so: other reason</ActionButton
+					>
+				{/if}
+			</div>
+		</div>
+	{:else if measure?.outlier !== undefined}
 		<p class="mt-2 text-madder">
 			<StateMark
 				mark="again"
@@ -177,7 +230,13 @@
 			/>
 		</p>
 	{/if}
-	{#if !job.record.signedAt}
+	{#if !job.record.signedAt && !typing}
+		<ActionButton
+			class="mt-3"
+			onclick={() => ((more = true), void tick().then(() => input?.focus()))}
+			>One more reading, {cornerNames[corner].toLowerCase()}</ActionButton
+		>
+	{:else if !job.record.signedAt}
 		<form class="mt-4 grid gap-4 md:grid-cols-[1fr_240px]" onsubmit={keep}>
 			<div>
 				<label for="reading" class="text-[15px] font-semibold"

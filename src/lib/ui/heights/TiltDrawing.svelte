@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { balance } from '$core/height/balance';
-	import { corners, isLeft, axleOf, type PerCorner } from '$core/height/corners';
+	import { corners, isLeft, axleOf, type Corner, type PerCorner } from '$core/height/corners';
 	import { personalUnits } from '$lib/client/units';
 	import type { Vehicle } from '$core/job/model';
 	import { line } from 'd3';
@@ -19,7 +19,10 @@
 	const heights = $derived(heightsMm as PerCorner<number>);
 	const stance = $derived(all ? balance(heights) : undefined);
 	/** The plane is drawn against the mean height, many times enlarged, as a body seen from above and behind. */
-	const enlarge = 14;
+	const enlarge = $derived.by(() => {
+		const most = Math.max(...corners.map((c) => Math.abs(heights[c] - mean)));
+		return all ? ([40, 20, 10, 5].find((times) => most * times * 0.1 <= 36) ?? 3) : 10;
+	});
 	const mean = $derived(all ? corners.reduce((sum, corner) => sum + heights[corner], 0) / 4 : 0);
 
 	/** Oblique view: x right, y depth. Millimetres of the car to drawing units. */
@@ -43,12 +46,32 @@
 	const stands = $derived(
 		all ? path(ring.map((corner) => point(corner, (heights[corner] - mean) * enlarge)))! : ''
 	);
+	/** From level up or down to where it stands, side by side: what hangs below level is seen at once. */
+	const walls = $derived(
+		all
+			? ring.slice(1).map((to, i) => {
+					const from = ring[i]!;
+					const up = (corner: Corner) => (heights[corner] - mean) * enlarge;
+					return {
+						low: up(from) + up(to) < 0,
+						d: path([point(from, 0), point(to, 0), point(to, up(to)), point(from, up(from))])! + 'Z'
+					};
+				})
+			: []
+	);
+	/** None where the car stands as even as it is read. */
+	const lowest = $derived(
+		all &&
+			Math.max(...corners.map((c) => heights[c])) - Math.min(...corners.map((c) => heights[c])) > 5
+			? corners.reduce((a, b) => (heights[b] < heights[a] ? b : a))
+			: undefined
+	);
 	const off = (mm: number) => units.show(mm, 'length', { signed: true });
 </script>
 
 <figure>
 	<svg
-		viewBox="-150 -125 300 250"
+		viewBox="-172 -125 344 250"
 		class="w-full"
 		role="img"
 		aria-label={all
@@ -57,6 +80,14 @@
 	>
 		<path d={level} fill="none" class="stroke-edge" stroke-width="1.2" stroke-dasharray="5 4" />
 		{#if stance}
+			{#each walls as wall, i (i)}
+				<path
+					d={wall.d}
+					class={wall.low ? 'fill-ochre stroke-ochre' : 'fill-spruce stroke-spruce'}
+					fill-opacity="0.28"
+					stroke-width="0.8"
+				/>
+			{/each}
 			<path
 				d={stands}
 				class="fill-spruce-wash stroke-spruce"
@@ -80,8 +111,10 @@
 					{x}
 					y={axleOf(corner) === 'front' ? Math.min(y, y0) - 12 : Math.max(y, y0) + 24}
 					text-anchor="middle"
-					font-size="13"
-					font-weight="700">{corner} {off(heights[corner] - mean)}</text
+					font-size="15"
+					font-weight="700"
+					class={corner === lowest ? 'text-ochre' : 'text-ink'}
+					>{corner === lowest ? '▼ ' : ''}{corner} {off(heights[corner] - mean)}</text
 				>
 			{/each}
 		{:else}

@@ -21,7 +21,8 @@
 				person: data.person!,
 				rack: data.wrenches,
 				timed: data.timed,
-				units: units.choice
+				units: units.choice,
+				walk: data.shop.walk
 			})
 		)
 	);

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { corners, perCorner } from '$core/height/corners';
-	import { nextOf } from '$core/job/way';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import CarPlan from '$lib/ui/car-plan/CarPlan.svelte';
 	import CornerPanel from '$lib/ui/car-plan/CornerPanel.svelte';
@@ -73,7 +72,7 @@
 			>{/if}
 		<span class="flex-1"></span>
 		{#if job.next.stage === 'look'}
-			{@const other = nextOf(record, job.view, job.work, { unlooked: true })}
+			{@const other = job.nextWhere(true)}
 			<ActionButton class="min-h-16" href={nextHref(record.id, other)}>{other.text}</ActionButton>
 		{/if}
 		<ActionButton weight="main" href={nextHref(record.id, job.next)} data-next

@@ -4,6 +4,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
+	import SaidFinding from '$lib/ui/inspect/SaidFinding.svelte';
 	import PhotoStrip from '$lib/ui/inspect/PhotoStrip.svelte';
 	import { nextHref } from '$lib/ui/job/places';
 	import StepCard from '$lib/ui/work/StepCard.svelte';
@@ -108,6 +109,7 @@
 					</section>
 				{/if}
 				<TrayMap {step} />
+				<SaidFinding {corner} />
 				<PhotoStrip
 					corner={step && step.at === corner ? corner : null}
 					subject={step?.id ?? ''}
