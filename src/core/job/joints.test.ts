@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { knownFor, type KnownSpecification } from './joints.ts';
+import { findLayout } from '../layout/catalogue.ts';
+import { demoRecord } from './demo-jobs.testing.ts';
+import {
+	fastenersOf,
+	jointFromLayout,
+	knownFor,
+	knownTorques,
+	twinOf,
+	type KnownSpecification
+} from './joints.ts';
 import type { Vehicle } from './model.ts';
 
 const axles = { front: { layout: 'strut' }, rear: { layout: 'beam' } } as Vehicle['axles'];
@@ -40,6 +49,50 @@ describe('what a joint was last specified with', () => {
 		const others = [{ jobNumber: 'this' }, { jointKey: 'x' }, { axle: 'rear' }, { layout: 'x' }];
 		for (const other of others) {
 			expect(offered(2020, [said(2020, other as Partial<KnownSpecification>)])).toBeUndefined();
+		}
+	});
+});
+
+describe('the joints of a job', () => {
+	const record = demoRecord('2026-0261');
+	const joint = record.joints.find(
+		({ torqueNm, key, kind }) => torqueNm === null && key !== null && kind !== 'cushion'
+	)!;
+
+	it('lack torques that another job of this car has', () => {
+		const axle = joint.corner.startsWith('F') ? 'front' : 'rear';
+		const { layout } = record.vehicle.axles[axle];
+		const known = said(null, { scope: 'car', axle, layout, jointKey: joint.key!, torqueNm: 77 });
+		const found = knownTorques(record, [known]);
+		expect(found.map((one) => one.joint.id)).toEqual(
+			record.joints
+				.filter(({ key, corner }) => key === joint.key && corner[0] === joint.corner[0])
+				.map(({ id }) => id)
+		);
+		const said77 = record.joints.map((one) => ({ ...one, torqueNm: 77 }));
+		expect(knownTorques({ ...record, joints: said77 }, [known])).toEqual([]);
+	});
+
+	it('have a twin on the other side of the axle', () => {
+		const twin = twinOf(record.joints, joint)!;
+		expect([twin.key, twin.corner[0]]).toEqual([joint.key, joint.corner[0]]);
+		expect(twin.corner).not.toBe(joint.corner);
+		expect(twinOf([joint], joint)).toBeUndefined();
+	});
+
+	it('say how many there are of each, by programme or layout', () => {
+		const vehicle = { axles: { front: { layout: 'macpherson-front' } } } as unknown as Vehicle;
+		const of = (key: string, programme: object | null = null) =>
+			fastenersOf({ key, corner: 'FL', programme }, vehicle);
+		expect(of('top-mount')).toBe(3);
+		expect(of('ball-joint')).toBe(1);
+		expect(of('ball-joint', { pattern: { fasteners: 4, passes: 1 } })).toBe(4);
+	});
+
+	it('of a car that is only measured and set are undone where there is rubber', () => {
+		for (const one of findLayout('macpherson-front')!.joints) {
+			expect(jointFromLayout(one).loosened).toBe(true);
+			expect(jointFromLayout(one, 'set').loosened).toBe(one.rule === 'ride-height');
 		}
 	});
 });

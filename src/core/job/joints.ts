@@ -1,12 +1,20 @@
 import type { JointProgramme, ProgrammedJoint } from '../fastener/joint-programme.ts';
 import { lubricatedTorque, type LubricatedTorque } from '../fastener/lubrication.ts';
 import { plausibleTorque, type Plausibility } from '../fastener/plausibility.ts';
+import { findLayout } from '../layout/catalogue.ts';
 import type { LayoutJoint } from '../layout/types.ts';
 import { axleOf, type Axle } from '../height/corners.ts';
-import type { Joint, JointThread, Vehicle } from './model.ts';
+import type { JobPurpose, Joint, JointThread, Vehicle } from './model.ts';
+import type { JobRecord } from './record.ts';
 
-/** What a layout says of a joint, as a job keeps it; nobody has said a torque yet. */
-export const jointFromLayout = (joint: LayoutJoint): Omit<Joint, 'id' | 'corner' | 'position'> => ({
+/**
+ * What a layout says of a joint, as a job keeps it; nobody has said a torque yet. Where a car is only
+ * measured and its rubber set anew, nothing else is undone.
+ */
+export const jointFromLayout = (
+	joint: LayoutJoint,
+	purpose: JobPurpose = 'renew'
+): Omit<Joint, 'id' | 'corner' | 'position'> => ({
 	key: joint.key,
 	name: joint.name,
 	kind: joint.kind,
@@ -21,7 +29,7 @@ export const jointFromLayout = (joint: LayoutJoint): Omit<Joint, 'id' | 'corner'
 	programme: joint.programme ?? null,
 	thread: null,
 	place: joint.place,
-	loosened: true,
+	loosened: purpose === 'renew' || joint.rule === 'ride-height',
 	note: joint.note ?? ''
 });
 
@@ -91,4 +99,40 @@ export function knownFor(
 				apart(one) < sameModelYears + 1
 		)
 		.sort((a, b) => apart(a) - apart(b))[0];
+}
+
+/** The same joint on the other side of its axle. */
+export const twinOf = (
+	joints: readonly Joint[],
+	{ key, name, corner }: Pick<Joint, 'key' | 'name' | 'corner'>
+): Joint | undefined =>
+	joints.find(
+		(one) =>
+			(key === null ? one.name === name : one.key === key) &&
+			one.corner !== corner &&
+			one.corner[0] === corner[0]
+	);
+
+/** Joints of a job that want a torque and have none, with what is known of them from other jobs. */
+export function knownTorques(
+	{ joints, vehicle, number }: Pick<JobRecord, 'joints' | 'vehicle' | 'number'>,
+	known: readonly KnownSpecification[]
+): { joint: Joint; known: KnownSpecification }[] {
+	return joints
+		.filter(({ kind, torqueNm, loosened }) => loosened && torqueNm === null && kind !== 'cushion')
+		.flatMap((joint) => {
+			const found = knownFor(joint, vehicle, known, number);
+			return found ? [{ joint, known: found }] : [];
+		});
+}
+
+/** How many fasteners a joint has, each to its torque: as its programme says, else as its layout does. */
+export function fastenersOf(
+	{ key, corner, programme }: Pick<Joint, 'key' | 'corner' | 'programme'>,
+	{ axles }: Pick<Vehicle, 'axles'>
+): number {
+	const layout = findLayout(axles[axleOf(corner)].layout);
+	return (
+		programme?.pattern?.fasteners ?? layout?.joints.find((one) => one.key === key)?.fasteners ?? 1
+	);
 }

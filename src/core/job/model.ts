@@ -226,6 +226,10 @@ export interface Retorque {
 	takenAt: string;
 }
 
+/** Parts are renewed; or the car is measured and its rubber set anew at ride height, nothing else undone. */
+export const jobPurposes = ['renew', 'set'] as const;
+export type JobPurpose = (typeof jobPurposes)[number];
+
 export interface JobHeader {
 	id: string;
 	number: string;
@@ -242,6 +246,8 @@ export interface JobHeader {
 	resetAboveMm: number;
 	/** Twist up to which a bush is set or a re-set is advised: the shop's when the job was opened. */
 	limits: TwistLimits;
+	/** Absent: parts are renewed. */
+	purpose?: JobPurpose;
 }
 
 /** Longest side of a kept picture, pixels: cut in the browser to save the way, and again by the server. */

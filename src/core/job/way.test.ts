@@ -48,6 +48,15 @@ describe('what comes next', () => {
 		expect(next(found)).toEqual({ stage: 'plan', text: 'Say what is renewed' });
 	});
 
+	it('where a car is only measured and set is the heights, round the car in the shop’s order', () => {
+		const record: JobRecord = { ...demoRecord('2026-0261'), purpose: 'set' };
+		expect(next(record)).toMatchObject({ stage: 'measure', corner: 'FL' });
+		const view = viewJob(record);
+		const work = viewWork(record, record.limits, [], view);
+		const walk = ['RR', 'FR', 'FL', 'RL'] as const;
+		expect(nextOf(record, view, work, { walk })).toMatchObject({ stage: 'measure', corner: 'RR' });
+	});
+
 	it('nobody is sent back to load a corner whose rubber is set', () => {
 		const record = demoRecord('2026-0269');
 		const view = viewJob(record);

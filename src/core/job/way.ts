@@ -48,13 +48,16 @@ export function nextOf(
 	work: Pick<WorkView, 'done' | 'order'>,
 	{ unlooked = false, walk = usualWalk }: WayOptions = {}
 ): Next {
+	const setting = record.purpose === 'set';
 	if (record.signedAt) return { stage: 'hand-over', text: 'The signed sheet' };
-	if (isUntouched(record) && !unlooked) return { stage: 'look', text: 'Look the car over' };
+	if (isUntouched(record) && !unlooked && !setting)
+		return { stage: 'look', text: 'Look the car over' };
 	const first = (stage: Stage) => firstOf(owed, stage, walk);
 	const measure = first('measure');
 	const planned = work.order.steps.length > 0;
 	if (!planned && measure) return heights(measure, 'before');
-	if (!planned && wantsPlan(record)) return { stage: 'plan', text: 'Say what is renewed' };
+	if (!planned && !setting && wantsPlan(record))
+		return { stage: 'plan', text: 'Say what is renewed' };
 	const step = work.order.steps.find(
 		(one) => !work.done.has(one.id) && isWanted(one, owed, record)
 	);

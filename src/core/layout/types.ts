@@ -82,6 +82,8 @@ export interface LayoutJoint {
 	/** Done together with the same joint on the other side of the axle, before the car is loaded. */
 	pair?: boolean;
 	place: JointPlace;
+	/** How many of them, each to its torque; one if absent, or as many as the programme's pattern. */
+	fasteners?: number;
 	/** What is done besides pulling to the torque. */
 	programme?: JointProgramme;
 	/** Short advice shown with the joint. */

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { jobPurposes } from '../../core/job/model.ts';
 import { moment, quantity, requiredText, text, uuid } from '../../core/schema/fields.ts';
 import { corner, cornerList } from '../../core/schema/kept.ts';
 
@@ -9,6 +10,8 @@ export const newJobSchema = Joi.object({
 	odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow(null, ''),
 	corners: cornerList().required(),
 	technicianId: uuid().allow(null, ''),
+	purpose: Joi.string().valid(...jobPurposes),
+	wheelsOff: Joi.boolean(),
 	device: text(60).disallow('')
 });
 

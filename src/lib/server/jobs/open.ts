@@ -2,6 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Corner } from '../../../core/height/corners.ts';
 import type { Entry, NewEntry } from '../../../core/job/book/entry.ts';
 import { Job } from '../../../core/job/book/job.ts';
+import type { JobPurpose } from '../../../core/job/model.ts';
 import { inOrder, layoutJoints } from '../../../core/job/kinds/head/index.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
 import { listEntries } from '../db/entries.ts';
@@ -21,6 +22,9 @@ export interface NewJob {
 	odometer?: Quantity | null | '';
 	corners: Corner[];
 	technicianId?: string | null;
+	purpose?: JobPurpose;
+	/** The wheels come off, though nothing else does. */
+	wheelsOff?: boolean;
 }
 
 /**
@@ -70,16 +74,21 @@ export async function openJob(
 					technicianId: technicianId || person.id,
 					school: 'hub-to-arch',
 					resetAboveMm,
-					limits: { setDeg: twistSetDeg, advisedDeg: twistAdvisedDeg }
+					limits: { setDeg: twistSetDeg, advisedDeg: twistAdvisedDeg },
+					...(input.purpose && { purpose: input.purpose })
 				}
 			};
 			const joints = corners.flatMap((corner) =>
-				layoutJoints({ vehicle }, corner, { key: uuidv7 }).map((draft): NewEntry => ({
-					...common,
-					...draft,
-					corrects: null,
-					id: uuidv7()
-				}))
+				layoutJoints({ vehicle, purpose: input.purpose }, corner, { key: uuidv7 }).map(
+					(draft): NewEntry => ({
+						...common,
+						...draft,
+						...(input.wheelsOff &&
+							draft.data.kind === 'wheel' && { data: { ...draft.data, loosened: true } }),
+						corrects: null,
+						id: uuidv7()
+					})
+				)
 			);
 			await append(tx, row, new Job({ ...row, people }, []), [opened, ...joints]);
 			return input.id;

@@ -1,19 +1,59 @@
 <script lang="ts">
 	import { cornerNames, corners, type Corner } from '$core/height/corners';
+	import type { JobPurpose } from '$core/job/model';
+	import Choice from '$lib/ui/controls/Choice.svelte';
 	import { faultOf, type Refusal } from '$lib/client/api';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 
 	interface Props {
-		form: { complaint: string; odometer: string; corners: Corner[]; technicianId: string };
+		form: {
+			complaint: string;
+			odometer: string;
+			corners: Corner[];
+			technicianId: string;
+			/** Only where a job is opened. */
+			purpose?: JobPurpose;
+			wheelsOff?: boolean;
+		};
 		people: { id: string; name: string }[];
 		refusal?: Refusal;
 	}
+	const sets = [
+		['Front axle', ['FL', 'FR']],
+		['Rear axle', ['RL', 'RR']],
+		['All four', corners]
+	] as const;
 	let { form = $bindable(), people, refusal }: Props = $props();
 </script>
 
 <div class="grid gap-5 md:grid-cols-2">
+	{#if form.purpose}
+		<div class="md:col-span-2">
+			<Choice
+				label="What for"
+				row
+				bind:value={form.purpose}
+				options={[
+					{ value: 'renew', name: 'Look over and renew' },
+					{ value: 'set', name: 'Measure and set only' }
+				]}
+			/>
+			{#if form.purpose === 'set'}
+				<p class="mt-1 text-[15px] text-soft">
+					Heights, and the rubber loosened and set at ride height; nothing else is undone.
+				</p>
+				<label class="touch flex items-center gap-3"
+					><input
+						type="checkbox"
+						class="size-6 accent-spruce"
+						bind:checked={form.wheelsOff}
+					/>Wheels come off</label
+				>
+			{/if}
+		</div>
+	{/if}
 	<Field
 		class="md:col-span-2"
 		label="Complaint"
@@ -39,6 +79,15 @@
 	/>
 	<fieldset class="md:col-span-2">
 		<legend class="mb-1 text-[15px] font-semibold">Corners to work on</legend>
+		<div class="mb-2 flex flex-wrap gap-2" role="group" aria-label="At once">
+			{#each sets as [name, of] (name)}
+				<button
+					type="button"
+					class="touch rounded-[3px] border border-edge bg-panel px-4 hover:bg-sunk"
+					onclick={() => (form.corners = [...of])}>{name}</button
+				>
+			{/each}
+		</div>
 		<div class="grid max-w-xl grid-cols-2 gap-2">
 			{#each corners as corner (corner)}
 				<label

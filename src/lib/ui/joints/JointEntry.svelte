@@ -27,6 +27,7 @@
 	import JointHead from './JointHead.svelte';
 	import PatternDrawing from './PatternDrawing.svelte';
 	import QuestionBefore from './QuestionBefore.svelte';
+	import SpecifyTorque from './SpecifyTorque.svelte';
 	import ThreadNote from './ThreadNote.svelte';
 	import TorqueRows from './TorqueRows.svelte';
 	import { scaleWords, stepWords, wrenchUnit } from './step-words';
@@ -289,7 +290,7 @@
 >
 	<JointHead {joint} {status} />
 	{#if list.length > 1}<p class="mt-1 text-lg font-semibold">
-			{stepWords(joint, list, index)}
+			{stepWords(joint, list, index, bare)}
 		</p>{/if}
 
 	<div class="mt-1 flex flex-wrap items-end gap-x-8 gap-y-2">
@@ -349,6 +350,7 @@
 			Then forward to the slot, at most {units.show(castle.highNm, 'torque')}; never back.
 		</p>
 	{/if}
+	{#if joint.torqueNm === null && numbered && !job.record.signedAt}<SpecifyTorque {joint} />{/if}
 	<ThreadNote {joint} />
 
 	{#if question}

@@ -16,7 +16,7 @@
 	import { faultOf } from '$lib/client/api';
 	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { knownFor, type KnownSpecification } from '$core/job/joints';
+	import { knownFor, twinOf, type KnownSpecification } from '$core/job/joints';
 	import type { Joint } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
@@ -25,7 +25,7 @@
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { v7 as uuidv7 } from 'uuid';
 	import ProgrammeFields from './ProgrammeFields.svelte';
-	import { programmeForm, programmeInput, threadInput } from './programme-form';
+	import { knownWords, programmeForm, programmeInput, threadInput } from './programme-form';
 
 	interface Props {
 		/** The joint to change; without it a new one is added. */
@@ -59,16 +59,13 @@
 		});
 		return parsed.ok ? parsed.value.si : undefined;
 	});
-	/** The same joint on the other side of the axle. */
-	const twin = $derived(
-		start &&
-			job.record.joints.find(
-				(j) =>
-					(start.key === null ? j.name === start.name : j.key === start.key) &&
-					j.corner !== start.corner &&
-					j.corner[0] === start.corner[0]
-			)
-	);
+	const twin = $derived(start && twinOf(job.record.joints, start));
+	/** All but its torque is folded away: the layout has said it. Open where something of it is refused. */
+	let more = $state(!start);
+	$effect(() => {
+		const folded = ['name', 'kind', 'rule', 'note', 'programme', 'thread'];
+		if (folded.some((field) => faultOf(write.refusal, field))) more = true;
+	});
 	let both = $state(true);
 	/** What this joint was last specified with, in another job; nothing where the form says the same. */
 	const known = $derived.by(() => {
@@ -79,7 +76,6 @@
 			? found
 			: undefined;
 	});
-	const sources = { maker: 'maker’s data', shop: 'the shop’s figure', estimated: 'estimated' };
 	function take({ entered, source, programme: how, thread }: KnownSpecification) {
 		form.torque = entered;
 		form.torqueSource = source;
@@ -131,45 +127,12 @@
 	{#if known}
 		<p class="flex flex-wrap items-center gap-3">
 			<span
-				>Last {known.scope === 'car'
-					? 'on this car'
-					: `on a ${job.record.vehicle.model} ${known.modelYear ? `of ${known.modelYear}` : 'of a year not known'}`}:
-				<b class="num">{units.show(known.torqueNm, 'torque')}</b>, {sources[known.source]}, job {known.jobNumber}</span
+				>Known: <b class="num">{units.show(known.torqueNm, 'torque')}</b>, {knownWords(known)}</span
 			>
 			<ActionButton onclick={() => take(known)}>Take it</ActionButton>
 		</p>
 	{/if}
-	<div class="grid gap-4 sm:grid-cols-2">
-		{#if !start}
-			<SelectField
-				label="Corner"
-				bind:value={form.corner}
-				items={corners
-					.filter((c: Corner) => job.record.corners.includes(c))
-					.map((c) => ({ value: c, name: cornerNames[c] }))}
-				fault={faultOf(write.refusal, 'corner')}
-			/>
-		{/if}
-		<Field
-			label="Name"
-			bind:value={form.name}
-			fault={faultOf(write.refusal, 'name')}
-			maxlength={120}
-			required
-		/>
-		<SelectField
-			label="Kind"
-			bind:value={form.kind}
-			items={jointKinds.map((k) => ({ value: k, name: jointKindNames[k] }))}
-			fault={faultOf(write.refusal, 'kind')}
-			onchange={() => (form.rule = defaultRule(form.kind as JointKind))}
-		/>
-		<SelectField
-			label="Tightened for good"
-			bind:value={form.rule}
-			items={tightenRules.map((r: TightenRule) => ({ value: r, name: tightenRuleNames[r] }))}
-			fault={faultOf(write.refusal, 'rule')}
-		/>
+	<div class="grid items-end gap-4 sm:grid-cols-[1fr_1fr_auto]">
 		{#if form.kind !== 'cushion'}
 			<QuantityField
 				label="Specified torque"
@@ -188,39 +151,75 @@
 				fault={faultOf(write.refusal, 'torqueSource')}
 			/>
 		{/if}
-		<ProgrammeFields bind:form={programme} kind={form.kind} {torqueNm} refusal={write.refusal} />
-		<SelectField
-			label="Tool"
-			bind:value={form.tool}
-			items={jointTools.map((tool) => ({ value: tool, name: jointToolNames[tool] }))}
-			fault={faultOf(write.refusal, 'tool')}
-		/>
-		<Field
-			label="Note"
-			bind:value={form.note}
-			fault={faultOf(write.refusal, 'note')}
-			maxlength={500}
-		/>
-	</div>
-	<div class="flex flex-wrap gap-x-8">
-		<label class="touch flex items-center gap-3"
-			><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.oneTime} />Hardware is
-			used once</label
-		>
-		<label class="touch flex items-center gap-3"
-			><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.holdStud} />Hold the
-			stud</label
-		>
-		{#if start}<label class="touch flex items-center gap-3"
-				><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.loosened} />Undone
-				in this job</label
-			>{/if}
 		{#if twin}<label class="touch flex items-center gap-3"
 				><input type="checkbox" class="size-6 accent-spruce" bind:checked={both} />The same at {cornerNames[
 					twin.corner
 				].toLowerCase()}</label
 			>{/if}
 	</div>
+	{#if !more}
+		<ActionButton onclick={() => (more = true)}>More of this joint …</ActionButton>
+	{:else}
+		<div class="grid gap-4 sm:grid-cols-2">
+			{#if !start}
+				<SelectField
+					label="Corner"
+					bind:value={form.corner}
+					items={corners
+						.filter((c: Corner) => job.record.corners.includes(c))
+						.map((c) => ({ value: c, name: cornerNames[c] }))}
+					fault={faultOf(write.refusal, 'corner')}
+				/>
+			{/if}
+			<Field
+				label="Name"
+				bind:value={form.name}
+				fault={faultOf(write.refusal, 'name')}
+				maxlength={120}
+				required
+			/>
+			<SelectField
+				label="Kind"
+				bind:value={form.kind}
+				items={jointKinds.map((k) => ({ value: k, name: jointKindNames[k] }))}
+				fault={faultOf(write.refusal, 'kind')}
+				onchange={() => (form.rule = defaultRule(form.kind as JointKind))}
+			/>
+			<SelectField
+				label="Tightened for good"
+				bind:value={form.rule}
+				items={tightenRules.map((r: TightenRule) => ({ value: r, name: tightenRuleNames[r] }))}
+				fault={faultOf(write.refusal, 'rule')}
+			/>
+			<ProgrammeFields bind:form={programme} kind={form.kind} {torqueNm} refusal={write.refusal} />
+			<SelectField
+				label="Tool"
+				bind:value={form.tool}
+				items={jointTools.map((tool) => ({ value: tool, name: jointToolNames[tool] }))}
+				fault={faultOf(write.refusal, 'tool')}
+			/>
+			<Field
+				label="Note"
+				bind:value={form.note}
+				fault={faultOf(write.refusal, 'note')}
+				maxlength={500}
+			/>
+		</div>
+		<div class="flex flex-wrap gap-x-8">
+			<label class="touch flex items-center gap-3"
+				><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.oneTime} />Hardware
+				is used once</label
+			>
+			<label class="touch flex items-center gap-3"
+				><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.holdStud} />Hold the
+				stud</label
+			>
+			{#if start}<label class="touch flex items-center gap-3"
+					><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.loosened} />Undone
+					in this job</label
+				>{/if}
+		</div>
+	{/if}
 	<div class="flex flex-wrap gap-3">
 		<ActionButton weight="main" type="submit" disabled={write.busy}
 			>{start ? 'Keep' : 'Add the joint'}</ActionButton

@@ -118,15 +118,16 @@ describe('a step in words', () => {
 	it('names fastener and pass of a star in the order it is pulled', () => {
 		const wheel = joint({ programme: { pattern: { fasteners: 5, passes: 2 } } });
 		const list = actionsOf(wheel);
-		expect(stepWords(wheel, list, 0)).toBe('Step 1 of 10: fastener 1 of 5, pass 1');
-		expect(stepWords(wheel, list, 7)).toBe('Step 8 of 10: fastener 3 of 5, pass 2');
+		const words = (i: number) => stepWords(wheel, list, i, String);
+		expect(words(0)).toBe('Step 1 of 10: first pass, 60 of 120, number 1 of 5');
+		expect(words(7)).toBe('Step 8 of 10: second pass, number 3 of 5');
 	});
 
 	it('says nothing of a joint with one step, but for a castle nut', () => {
 		const plain = joint({});
-		expect(stepWords(plain, actionsOf(plain), 0)).toBe('');
+		expect(stepWords(plain, actionsOf(plain), 0, String)).toBe('');
 		const nut = joint({ programme: { castle: { highNm: 200, slotDeg: 60 } } });
-		expect(stepWords(nut, actionsOf(nut), 0)).toBe('Castle nut');
+		expect(stepWords(nut, actionsOf(nut), 0, String)).toBe('Castle nut');
 	});
 
 	it('a wrench speaks the unit it is marked in', () => {

@@ -3,6 +3,7 @@ import type { FollowingStep, JointProgramme } from '$core/fastener/joint-program
 import { threadName, usualThreads, type PropertyClass, type Thread } from '$core/fastener/thread';
 import type { ThreadCondition } from '$core/fastener/lubrication';
 import { withMeantUnit } from '$core/units/parse';
+import type { KnownSpecification } from '$core/job/joints';
 import type { JointThread } from '$core/job/model';
 
 /** The ways a joint is usually tightened; `other` is one that only the API can say, kept as it is. */
@@ -153,4 +154,23 @@ export function threadInput(form: ProgrammeForm): JointThread | null {
 				condition: form.condition as ThreadCondition
 			}
 		: null;
+}
+
+/** What was known of a joint, as it is said of this one. */
+export const knownInput = (
+	{ entered, source, programme, thread }: KnownSpecification,
+	units: { torque: string; length: string }
+) => ({
+	torque: entered,
+	torqueSource: source,
+	programme: programmeInput(programmeForm(programme, thread), programme, units),
+	thread: threadInput(programmeForm(programme, thread))
+});
+
+/** Where a known torque comes from, in words. */
+export function knownWords({ scope, source, jobNumber, modelYear }: KnownSpecification): string {
+	const from = { maker: 'maker’s data', shop: 'the shop’s figure', estimated: 'estimated' }[source];
+	const car =
+		scope === 'car' ? 'this car' : `the same model, ${modelYear ? modelYear : 'year not known'}`;
+	return `${from}, ${car}, job ${jobNumber}`;
 }

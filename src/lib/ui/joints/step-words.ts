@@ -7,15 +7,28 @@ import type { Joint } from '$core/job/model';
 import type { ShopWrench } from '$lib/rack/model';
 
 /** The step in words; empty for a joint that is simply pulled to its torque. */
-export function stepWords(joint: Joint, list: readonly Action[], index: number): string {
+export function stepWords(
+	joint: Joint,
+	list: readonly Action[],
+	index: number,
+	show: (nm: number) => string
+): string {
 	const action = list[index];
 	if (!action || list.length < 2) return action?.kind === 'castle' ? 'Castle nut' : '';
 	const { pattern } = joint.programme ?? {};
 	const count = `Step ${index + 1} of ${list.length}`;
 	if (pattern) {
 		const place = starOrder(pattern.fasteners).indexOf(action.fastener) + 1;
-		const pass = pattern.passes === 2 && action.step === 0 ? `, pass ${action.pass + 1}` : '';
-		return `${count}: fastener ${place} of ${pattern.fasteners}${pass}`;
+		const last = list.findLast(({ step }) => step === action.step);
+		const of =
+			action.torqueNm !== undefined && last?.torqueNm !== undefined && last.pass !== action.pass
+				? `, ${show(action.torqueNm)} of ${show(last.torqueNm)}`
+				: '';
+		const passes =
+			pattern.passes === 2 && action.step === 0
+				? `${action.pass === 0 ? 'first' : 'second'} pass${of}, `
+				: '';
+		return `${count}: ${passes}number ${place} of ${pattern.fasteners}`;
 	}
 	const what = {
 		torque: action.step === 0 ? 'pull to torque' : 'pull again',

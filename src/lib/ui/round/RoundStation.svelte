@@ -19,6 +19,7 @@
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import { onDestroy, untrack } from 'svelte';
 	import JointEntry from '../joints/JointEntry.svelte';
+	import KnownTorques from '../joints/KnownTorques.svelte';
 	import OpenHardware from '../joints/OpenHardware.svelte';
 	import TargetPanel from '../joints/TargetPanel.svelte';
 	import LoadGate from './LoadGate.svelte';
@@ -281,6 +282,7 @@
 				</span>
 			</p>
 		{/if}
+		<KnownTorques />
 		<RefusalNotice refusal={refused} />
 		{#if stop?.phase === 'load'}
 			{#key stop.corner}

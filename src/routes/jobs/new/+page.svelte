@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { Corner } from '$core/height/corners';
+	import type { JobPurpose } from '$core/job/model';
 	import { call, type Refusal } from '$lib/client/api';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -15,7 +16,9 @@
 		complaint: '',
 		odometer: '',
 		corners: [] as Corner[],
-		technicianId: data.person!.id
+		technicianId: data.person!.id,
+		purpose: 'renew' as JobPurpose,
+		wheelsOff: false
 	});
 	let refusal = $state<Refusal>();
 	let busy = $state(false);

@@ -148,13 +148,13 @@ function jointsFollow(record: JobRecord, corners: Corner[], context: Context): D
 
 /** The joints that the layout has at a corner, nothing said of their torque yet. */
 export function layoutJoints(
-	{ vehicle }: Pick<JobRecord, 'vehicle'>,
+	{ vehicle, purpose }: Pick<JobRecord, 'vehicle' | 'purpose'>,
 	corner: Corner,
 	{ key }: Pick<Context, 'key'>
 ): Extract<Draft, { kind: 'joint' }>[] {
 	return findLayout(vehicle.axles[axleOf(corner)].layout)!.joints.map((joint, position) => ({
 		kind: 'joint',
 		subject: key(),
-		data: { ...jointFromLayout(joint), corner, position, removed: false }
+		data: { ...jointFromLayout(joint, purpose), corner, position, removed: false }
 	}));
 }

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { cornerList, jobNumber, odometer, school, vehicle } from '../../../schema/kept.ts';
 import { requiredText, uuid } from '../../../schema/fields.ts';
+import { jobPurposes } from '../../model.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 
 /** The first entry of every book. */
@@ -22,12 +23,13 @@ export const opened = defineKind<'opened'>({
 			limits: Joi.object({
 				setDeg: Joi.number().min(0.1).max(20).required(),
 				advisedDeg: Joi.number().min(0.1).max(45).required()
-			}).required()
+			}).required(),
+			purpose: Joi.string().valid(...jobPurposes)
 		}),
 	apply(record, { data, personId, enteredAt }) {
 		const { number: _, ...head } = data;
 		Object.assign(record, head, { createdBy: personId, openedAt: enteredAt });
 	},
-	words: ({ vehicle: { plate, make, model }, complaint }) =>
-		`opened for ${plate}, ${make} ${model}: ${complaint}`
+	words: ({ vehicle: { plate, make, model }, complaint, purpose }) =>
+		`opened for ${plate}, ${make} ${model}${purpose === 'set' ? ', to measure and set' : ''}: ${complaint}`
 });

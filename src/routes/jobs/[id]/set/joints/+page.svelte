@@ -7,6 +7,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import KnownTorques from '$lib/ui/joints/KnownTorques.svelte';
 	import OpenHardware from '$lib/ui/joints/OpenHardware.svelte';
 	import JointForm from '$lib/ui/joints/JointForm.svelte';
 	import { markOf } from '$lib/ui/joints/joint-words';
@@ -39,6 +40,7 @@
 				>Add a joint</ActionButton
 			>{/if}
 	</div>
+	<KnownTorques />
 	<OpenHardware />
 	{#if editing === 'new'}<JointForm onclose={() => (editing = undefined)} />{/if}
 
