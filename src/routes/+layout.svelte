@@ -61,14 +61,13 @@
 			KeyP: '/plan',
 			KeyW: '/work',
 			KeyR: '/set',
-			KeyJ: '/set/joints',
 			KeyC: '/check',
 			KeyS: '/hand-over'
 		};
 		const to = corner
 			? heights
 				? `${page.url.pathname}?corner=${corner}`
-				: `/jobs/${job}/set/${corner}`
+				: `/jobs/${job}/set?of=${corner}`
 			: places[event.code] !== undefined && `/jobs/${job}${places[event.code]}`;
 		if (to) {
 			event.preventDefault();

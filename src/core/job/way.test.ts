@@ -88,7 +88,8 @@ describe('what comes next', () => {
 		expect(nextOf(record, { standing: { ...view.standing, owed } }, work)).toEqual({
 			stage: 'set',
 			corner: 'FR',
-			text: 'Say at which height it will stand, front right'
+			text: 'Say at which height it will stand, front right',
+			page: 'corner'
 		});
 	});
 });

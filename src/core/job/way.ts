@@ -15,7 +15,7 @@ export interface Next {
 	/** The step of the order of work, where it is one. */
 	stepId?: string;
 	/** Which page of the stage; absent: its first. */
-	page?: 'bench' | 'parts' | 'joints';
+	page?: 'bench' | 'parts' | 'corner';
 }
 
 interface WayOptions {
@@ -141,11 +141,11 @@ function nextToSet(record: JobRecord, owed: readonly OwedItem[]): Next | undefin
 	});
 	const rigid = joint('any-time');
 	if (rigid) return say('Torque the joints', rigid);
-	if (target) return say('Say at which height it will stand', target);
+	if (target) return { ...say('Say at which height it will stand', target), page: 'corner' };
 	const rubber = joint('ride-height');
 	if (rubber) return say('Set at ride height', rubber);
 	const other = owed.find(({ kind }) => kind === 'joint');
 	if (other) return say('Torque the wheels', other);
 	const hardware = owed.find(({ kind }) => kind === 'hardware');
-	return hardware && { ...say('New, or the old one again?', hardware), page: 'joints' };
+	return hardware && { ...say('New, or the old one again?', hardware), page: 'corner' };
 }

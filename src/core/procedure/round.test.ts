@@ -81,6 +81,15 @@ describe.each(layouts.map(({ key, axles }) => [key, axles[0]!] as const))(
 			expect(left.every(({ corner }) => corner.endsWith('L'))).toBe(true);
 			expect(right.every(({ corner }) => corner.endsWith('R'))).toBe(true);
 		});
+
+		it('of one corner has that corner alone', () => {
+			const alone = corners.flatMap((corner) => {
+				const here = roundStops(joints, corner);
+				expect(here.every((stop) => stop.corner === corner)).toBe(true);
+				return here;
+			});
+			expect(alone).toHaveLength(stops.length);
+		});
 	}
 );
 

@@ -19,11 +19,15 @@ export type RoundStop =
 	| { phase: Exclude<RoundPhase, 'load'>; corner: Corner; jointId: string; action: number }
 	| { phase: 'load'; corner: Corner };
 
-/** Whose round: everything, or one side of the car where two people work. */
-export type RoundSide = 'both' | 'left' | 'right';
+/** What of the round: everything, one side of the car where two people work, or one corner. */
+export const roundParts = ['all', 'left', 'right', ...corners] as const;
+export type RoundPart = (typeof roundParts)[number];
 
-const onSide = (corner: Corner, side: RoundSide): boolean =>
-	side === 'both' || isLeft(corner) === (side === 'left');
+/** Whether something at a corner belongs to a part of the round. */
+export function stopIn({ corner }: { corner: Corner }, part: RoundPart): boolean {
+	if (part === 'all' || part === corner) return true;
+	return part === 'left' ? isLeft(corner) : part === 'right' && !isLeft(corner);
+}
 
 const phaseOf = (joint: JointFact): Exclude<RoundPhase, 'load'> => {
 	if (joint.rule === 'any-time') return 'rigid';
@@ -36,8 +40,8 @@ const phaseOf = (joint: JointFact): Exclude<RoundPhase, 'load'> => {
  *
  * @param joints in the order of their layout at each corner
  */
-export function roundStops(joints: readonly JointFact[], side: RoundSide = 'both'): RoundStop[] {
-	const here = joints.filter((joint) => onSide(joint.corner, side));
+export function roundStops(joints: readonly JointFact[], part: RoundPart = 'all'): RoundStop[] {
+	const here = joints.filter((joint) => stopIn(joint, part));
 	const inPhase = (phase: RoundPhase) => here.filter((joint) => phaseOf(joint) === phase);
 	const stops: RoundStop[] = [];
 	const taken = new Set<string>();

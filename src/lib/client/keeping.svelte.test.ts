@@ -1,6 +1,5 @@
 /** What a page keeps on this device, and how it follows a job. */
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { StandingCar } from './car-state.svelte';
 import { DeviceDesk } from './device-desk.svelte';
 import { followJob } from './follow';
 
@@ -10,38 +9,6 @@ vi.mock('./api', () => ({ call }));
 beforeEach(() => {
 	sessionStorage.clear();
 	call.mockReset().mockResolvedValue({ ok: true, value: {} });
-});
-
-describe('how the car stands at a corner', () => {
-	it('hangs until something is said', () => {
-		const car = new StandingCar('job', 'FL');
-		expect([car.stance, car.carState, car.method, car.hubToArch]).toEqual([
-			'hanging',
-			'hanging',
-			undefined,
-			''
-		]);
-	});
-
-	it('is known again after a reload, for this corner of this job', () => {
-		const car = new StandingCar('job', 'FL');
-		car.stance = 'jack-to-height';
-		car.hubToArch = '365';
-		car.keep();
-		const again = new StandingCar('job', 'FL');
-		expect([again.carState, again.method, again.hubToArch]).toEqual([
-			'loaded',
-			'jack-to-height',
-			'365'
-		]);
-		expect(new StandingCar('job', 'FR').stance).toBe('hanging');
-		expect(new StandingCar('other', 'FL').stance).toBe('hanging');
-	});
-
-	it('hangs where what was kept cannot be read', () => {
-		sessionStorage.setItem('vane-car-job-FL', '{');
-		expect(new StandingCar('job', 'FL').stance).toBe('hanging');
-	});
 });
 
 describe('the desk of the devices', () => {

@@ -3,6 +3,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import { setHref } from '../job/places';
 	import { cornerLines } from './corner-lines';
 
 	let { corner }: { corner: Corner } = $props();
@@ -21,7 +22,7 @@
 	const lines = $derived(cornerLines(owed, job.record.joints, job.view.standing.joints));
 	const href = $derived(
 		worked
-			? `/jobs/${job.record.id}/set/${corner}`
+			? setHref(job.record.id, corner)
 			: `/jobs/${job.record.id}/${job.view.standing.stage === 'measure' ? 'measure' : 'check'}?corner=${corner}`
 	);
 </script>

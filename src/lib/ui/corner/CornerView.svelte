@@ -27,6 +27,8 @@
 		fixed?: boolean;
 		/** The corner alone: no target, no twist, no dimension. */
 		plain?: boolean;
+		/** Whose twist is shown: of every arm with rubber, of the arm in hand, or of none. */
+		judge?: 'all' | 'in-hand' | 'none';
 		/** Drawn over it, given where each place is. */
 		overlay?: Snippet<[(place: JointPlace) => Flat]>;
 		onmove?: (heightMm: number) => void;
@@ -38,6 +40,7 @@
 		place,
 		fixed = false,
 		plain = false,
+		judge = 'all',
 		overlay,
 		onmove
 	}: Props = $props();
@@ -154,6 +157,11 @@
 		)
 	);
 
+	const shows = $derived((which: 'lower' | 'upper') => {
+		if (plain || judge === 'none' || !hasRubber(which)) return false;
+		return judge === 'all' || (place?.startsWith('upper') ?? false) === (which === 'upper');
+	});
+
 	function wedge(arm: Arm & { rest: Flat }, twistDeg: number): string {
 		const [startAngle, endAngle] = wedgeOf(arm, arm.rest, twistDeg);
 		return arc()({ innerRadius: 0, outerRadius: 84, startAngle, endAngle })!;
@@ -248,7 +256,7 @@
 		{/if}
 
 		{#each arms as arm (arm.which)}
-			{@const judged = !plain && hasRubber(arm.which) ? judgedFor(arm.which) : undefined}
+			{@const judged = shows(arm.which) ? judgedFor(arm.which) : undefined}
 			{#if judged}
 				{@const look = marks[judged.verdict]}
 				{@const [x, y] = to(arm.pivot)}

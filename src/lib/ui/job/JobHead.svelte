@@ -18,8 +18,7 @@
 	const path = $derived(page.url.pathname.slice(base.length + 1));
 	const here = $derived(stages.find((stage) => path === stage || path.startsWith(`${stage}/`)));
 	const pages = $derived(here ? (pagesOf[here] ?? []) : []);
-	const isPage = (to: string, more: RegExp | undefined) =>
-		path === `${here}${to}` || more?.test(path) === true;
+	const isPage = (to: string) => path === `${here}${to}`;
 </script>
 
 <div class="no-print border-b border-line bg-panel">
@@ -98,11 +97,11 @@
 	</div>
 	{#if pages.length}
 		<nav aria-label="In this stage" class="flex gap-2 border-t border-line px-4 md:px-6">
-			{#each pages as { to, name, more } (to)}
+			{#each pages as { to, name } (to)}
 				<a
 					href="{base}/{here}{to}"
-					aria-current={isPage(to, more) ? 'page' : undefined}
-					class="inline-flex min-h-12 items-center px-2 {isPage(to, more)
+					aria-current={isPage(to) ? 'page' : undefined}
+					class="inline-flex min-h-12 items-center px-2 {isPage(to)
 						? 'font-semibold underline decoration-2 underline-offset-8'
 						: 'text-soft hover:text-ink'}">{name}</a
 				>

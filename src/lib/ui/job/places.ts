@@ -1,11 +1,10 @@
 /** Where the stages of a job and what comes next in it stand. */
 import type { Next } from '$core/job/way';
+import type { Corner } from '$core/height/corners';
 import type { Stage } from '$core/procedure/stages';
 
 /** Pages of a stage that has more than one. */
-export const pagesOf: Readonly<
-	Partial<Record<Stage, readonly { to: string; name: string; more?: RegExp }[]>>
-> = {
+export const pagesOf: Readonly<Partial<Record<Stage, readonly { to: string; name: string }[]>>> = {
 	plan: [
 		{ to: '', name: 'Decide' },
 		{ to: '/parts', name: 'Parts and tools' },
@@ -15,11 +14,6 @@ export const pagesOf: Readonly<
 		{ to: '', name: 'Steps' },
 		{ to: '/bench', name: 'Bench' }
 	],
-	set: [
-		{ to: '', name: 'Round' },
-		{ to: '/FL', name: 'Corners', more: /^set\/(FL|FR|RL|RR)$/ },
-		{ to: '/joints', name: 'Joints' }
-	],
 	'hand-over': [
 		{ to: '', name: 'Sheet' },
 		{ to: '/retorque', name: 'Wheels: slip and check' }
@@ -28,13 +22,16 @@ export const pagesOf: Readonly<
 
 export const stageHref = (jobId: string, stage: Stage): string => `/jobs/${jobId}/${stage}`;
 
+/** The round, of one corner. */
+export const setHref = (jobId: string, corner: Corner): string => `/jobs/${jobId}/set?of=${corner}`;
+
 /** The page where the next thing is done, opened at its corner or step. */
 export function nextHref(jobId: string, { stage, corner, stepId, page }: Next): string {
 	const base = stageHref(jobId, stage);
 	if (page === 'bench') return `${base}/bench?corner=${corner}`;
-	if (page === 'parts' || page === 'joints') return `${base}/${page}`;
+	if (page === 'parts') return `${base}/parts`;
+	if (page === 'corner' && corner) return setHref(jobId, corner);
 	if (stage === 'work' && stepId) return `${base}?step=${encodeURIComponent(stepId)}`;
-	if (stage === 'set' && !stepId && corner) return `${base}/${corner}`;
 	if (corner && ['look', 'measure', 'check'].includes(stage)) return `${base}?corner=${corner}`;
 	return base;
 }

@@ -9,7 +9,7 @@
 	import { formatNumber, formatQuantity } from '$core/units/format';
 	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
-	import type { Standing } from '$lib/client/car-state.svelte';
+	import type { Standing } from '$lib/ui/round/round.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { atWork } from '$core/job/joints';
@@ -45,6 +45,8 @@
 		loosenedFirst?: boolean;
 		/** Why it is tightened before its turn. */
 		aheadReason?: string;
+		/** Its data are to be changed: torque, kind, programme. */
+		onchange?: () => void;
 		/** A step of this joint was recorded or passed over; told when the server has it, so perhaps late. */
 		onrecorded: (jointId: string) => void;
 		/** The server did not take it; by then another step may stand here. */
@@ -58,6 +60,7 @@
 		skippable = false,
 		loosenedFirst = $bindable(),
 		aheadReason = $bindable(),
+		onchange,
 		onrecorded,
 		onrefused
 	}: Props = $props();
@@ -476,17 +479,17 @@
 						Tightened hanging, this bush would stay twisted all its life: it is kept as nipped and
 						stays owed until it is set at ride height.
 					</p>
-				{:else if joint.rule === 'wheels-on-ground' && car.stance !== 'on-wheels'}
+				{:else if joint.rule === 'wheels-on-ground' && car.method !== 'on-wheels'}
 					<p class="text-[15px] text-soft sm:col-span-2">
 						Wheel fasteners count once they are torqued with the car on its wheels, in a star, in
 						two passes.
 					</p>
 				{/if}
-				{#if skippable}
-					<div class="sm:col-span-2">
-						<ActionButton onclick={() => (skipping = true)}>Pass over …</ActionButton>
-					</div>
-				{/if}
+				<div class="flex flex-wrap gap-2 sm:col-span-2">
+					{#if skippable}<ActionButton onclick={() => (skipping = true)}>Pass over …</ActionButton
+						>{/if}
+					{#if onchange}<ActionButton onclick={onchange}>Change this joint …</ActionButton>{/if}
+				</div>
 			{/if}
 		</form>
 	{/if}

@@ -32,7 +32,7 @@
 			return {
 				name: 'Bring to height',
 				mark,
-				word: done(stop) ? 'at height' : waits(stop) ? 'waits' : 'owed',
+				word: done(stop) ? 'at height' : waits(stop) ? 'waits' : 'to do',
 				number: ''
 			};
 		}
@@ -44,7 +44,12 @@
 			name: joint.name,
 			mark: markOf(status).mark,
 			word: `${markOf(status).word}${status.state === 'begun' ? steps : ''}${waits(stop) ? ', waits' : ''}`,
-			number: torqueNm === null ? '' : units.show(torqueNm, 'torque', { bare: true, decimals: 0 })
+			number:
+				torqueNm === null
+					? joint.kind === 'cushion' || !status.owed
+						? ''
+						: '?'
+					: units.show(torqueNm, 'torque', { bare: true, decimals: 0 })
 		};
 	};
 	const isNow = (stop: RoundStop) =>
@@ -73,7 +78,7 @@
 		{#if phase !== 'load' && inPhase.length}
 			<h2 class="caption flex justify-between bg-sunk px-3 py-1">
 				<span>{roundPhaseNames[phase]}</span>
-				<span>{inPhase.filter((stop) => !done(stop)).length} to go</span>
+				<span>{inPhase.filter((stop) => !done(stop)).length} left</span>
 			</h2>
 			<ul>
 				{#each inPhase as stop (lineKey(stop))}

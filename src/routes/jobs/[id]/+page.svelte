@@ -4,7 +4,7 @@
 	import CarPlan from '$lib/ui/car-plan/CarPlan.svelte';
 	import CornerPanel from '$lib/ui/car-plan/CornerPanel.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
-	import { nextHref } from '$lib/ui/job/places';
+	import { nextHref, setHref } from '$lib/ui/job/places';
 	import CarNotes from '$lib/ui/job/CarNotes.svelte';
 
 	const job = currentJob();
@@ -35,7 +35,7 @@
 			vehicle={record.vehicle}
 			worked={record.corners}
 			{owed}
-			href={(corner) => `${base}/set/${corner}`}
+			href={(corner) => setHref(record.id, corner)}
 			{heightsMm}
 		/>
 	</div>
@@ -46,7 +46,7 @@
 				vehicle={record.vehicle}
 				worked={record.corners}
 				{owed}
-				href={(corner) => `${base}/set/${corner}`}
+				href={(corner) => setHref(record.id, corner)}
 			/>
 		</div>
 		<div class="lg:order-3"><CornerPanel corner="FR" /></div>

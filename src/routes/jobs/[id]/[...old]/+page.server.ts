@@ -8,14 +8,17 @@ const moved: readonly (readonly [from: RegExp, to: string])[] = [
 	[/^heights\/after$/, 'check'],
 	[/^bench$/, 'work/bench'],
 	[/^round$/, 'set'],
-	[/^corners\/(FL|FR|RL|RR)$/, 'set/$1'],
-	[/^joints$/, 'set/joints'],
+	[/^(?:corners|set)\/(FL|FR|RL|RR)$/, 'set?of=$1'],
+	[/^(?:set\/)?joints$/, 'set'],
 	[/^sheet$/, 'hand-over'],
 	[/^retorque$/, 'hand-over/retorque']
 ];
 
+const withSearch = (to: string, search: string): string =>
+	to.includes('?') ? to + search.replace('?', '&') : to + search;
+
 export const load: PageServerLoad = ({ params, url }) => {
 	const found = moved.find(([from]) => from.test(params.old));
 	if (!found) error(404, 'There is no such page.');
-	redirect(308, `/jobs/${params.id}/${params.old.replace(...found)}${url.search}`);
+	redirect(308, `/jobs/${params.id}/${withSearch(params.old.replace(...found), url.search)}`);
 };

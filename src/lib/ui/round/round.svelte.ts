@@ -1,0 +1,236 @@
+/**
+ * The round on this screen: which joint is in hand, how its corner stands, what it waits for, and with which
+ * wrench it is pulled. What is shown of it is in the components beside.
+ */
+import { actionsOf } from '$core/fastener/joint-programme';
+import { pickWrenches, type RackWrench } from '$core/fastener/rack';
+import type { Corner } from '$core/height/corners';
+import { atWork } from '$core/job/joints';
+import type { Joint } from '$core/job/model';
+import { questionBefore, stopWaitsFor, type Question } from '$core/job/turn';
+import { loadedStanding } from '$core/job/view';
+import type { CarState, LoadMethod } from '$core/procedure/facts';
+import {
+	roundStops,
+	stopDone,
+	stopIn,
+	type RoundPart,
+	type RoundStop
+} from '$core/procedure/round';
+import type { WorkStep } from '$core/work/step';
+import type { JobState } from '$lib/client/job-state.svelte';
+
+/** How a corner stands while something is tightened there. */
+export interface Standing {
+	readonly carState: CarState;
+	/** How it is loaded; undefined while it hangs. */
+	readonly method: LoadMethod | undefined;
+	/** Hub to arch with its unit; empty while it hangs. */
+	readonly hubToArch: string;
+}
+
+const hanging: Standing = { carState: 'hanging', method: undefined, hubToArch: '' };
+
+const keyOf = (stop: RoundStop): string => (stop.phase === 'load' ? stop.corner : stop.jointId);
+
+export class Round {
+	/** A joint picked from the list; the next in order otherwise. */
+	picked = $state.raw<RoundStop>();
+	/** What was said of rubber that was clamped elsewhere, for the joint in hand. */
+	loosened = $state<boolean>();
+	/** Why it is tightened before its turn. */
+	ahead = $state<string>();
+	/** Corners that hang again since their last look, by the id of that look; kept over a reload. */
+	#letHang = $state<Partial<Record<Corner, string>>>({});
+	readonly #job: JobState;
+	readonly #part: () => RoundPart;
+	readonly #rack: () => readonly RackWrench[];
+	readonly #storageKey: string;
+
+	/** @param part which part of the car; @param rack the shop's wrenches, told anew at each change */
+	constructor(job: JobState, part: () => RoundPart, rack: () => readonly RackWrench[]) {
+		this.#job = job;
+		this.#part = part;
+		this.#rack = rack;
+		this.#storageKey = `vane-hangs-${job.record.id}`;
+		try {
+			this.#letHang = JSON.parse(sessionStorage.getItem(this.#storageKey) ?? '{}') as object;
+		} catch {
+			// Nothing kept, or no storage: a corner stands as it was last read.
+		}
+	}
+
+	readonly stops: RoundStop[] = $derived.by(() =>
+		roundStops(this.#job.view.facts.joints, this.#part())
+	);
+	readonly #toDo: RoundStop[] = $derived.by(() =>
+		this.stops.filter((stop) => !this.done(stop) && !this.passedOver(stop))
+	);
+	readonly #next: RoundStop | undefined = $derived.by(() =>
+		this.#toDo.find((stop) => !this.waits(stop))
+	);
+	/** Nothing can be done before this step. */
+	readonly held: WorkStep | undefined = $derived.by(() =>
+		this.#next || !this.#toDo[0] ? undefined : this.waits(this.#toDo[0])
+	);
+	readonly stop: RoundStop | undefined = $derived.by(() => {
+		const { picked } = this;
+		if (!picked || !stopIn(picked, this.#part())) return this.#next;
+		if (picked.phase === 'load') return picked;
+		// The step of a picked joint that comes next.
+		const status = this.#job.view.standing.joints.get(picked.jointId);
+		return status ? { ...picked, action: status.next } : this.#next;
+	});
+	readonly joint: Joint | undefined = $derived.by(() => {
+		const { stop } = this;
+		return stop && stop.phase !== 'load'
+			? this.#job.record.joints.find(({ id }) => id === stop.jointId)
+			: undefined;
+	});
+	/** Acts that are left in this part of the round. */
+	readonly left: number = $derived.by(
+		() => this.stops.filter((one) => one.phase !== 'load' && !this.done(one)).length
+	);
+	/** Of the stage, in this part: the same count as everywhere. */
+	readonly toSet: number = $derived.by(
+		() =>
+			this.#job.view.standing.owed.filter(
+				(item) => item.stage === 'set' && stopIn(item, this.#part())
+			).length
+	);
+	readonly skipped: Joint[] = $derived.by(() =>
+		this.#job.record.joints.filter(
+			(one) =>
+				stopIn(one, this.#part()) &&
+				this.lastRow(one.id)?.skipReason != null &&
+				this.#job.view.standing.joints.get(one.id)!.owed
+		)
+	);
+
+	/** How the car stands at the stop in hand: from the looks on record, or as the phase needs it. */
+	readonly standing: Standing = $derived.by(() => {
+		const { stop } = this;
+		if (stop?.phase === 'ground') return { carState: 'loaded', method: 'on-wheels', hubToArch: '' };
+		const look = stop && this.look(stop.corner);
+		if (!look) return hanging;
+		const { method, hubToArchMm } = look;
+		return { carState: 'loaded', method, hubToArch: `${hubToArchMm} mm` };
+	});
+
+	/** What is to be said of the joint in hand before it is pulled. */
+	readonly question: Question | undefined = $derived.by(() => {
+		const { joint, stop, standing } = this;
+		if (!joint || !stop || stop.phase === 'load') return undefined;
+		const { record, work, view } = this.#job;
+		const { carState, method } = standing;
+		const how = { action: stop.action, carState, method, ...this.answers };
+		return questionBefore(record, work, view.standing.joints.get(joint.id)!, joint, how);
+	});
+
+	/** Wrenches for everything that is left, with as few changes as can be. */
+	readonly wrenches: { picks: ReadonlyMap<string, string | undefined>; changes: number } =
+		$derived.by(() => {
+			const ahead = this.stops.flatMap((one) => {
+				if (one.phase === 'load' || this.done(one)) return [];
+				const of = this.#job.record.joints.find(({ id }) => id === one.jointId)!;
+				const torqueNm = actionsOf(atWork(of))[one.action]?.torqueNm;
+				return torqueNm === undefined
+					? []
+					: [{ key: `${of.id}/${one.action}`, torqueNm, adapter: of.programme?.adapter }];
+			});
+			const today = new Date().toISOString().slice(0, 10);
+			const { picks, changes } = pickWrenches(ahead, this.#rack(), today);
+			return { picks: new Map(ahead.map(({ key }, i) => [key, picks[i]])), changes };
+		});
+
+	/** The wrench planned for the stop in hand. */
+	get wrench(): string | undefined {
+		const { stop } = this;
+		if (!stop || stop.phase === 'load') return undefined;
+		return this.wrenches.picks.get(`${stop.jointId}/${stop.action}`);
+	}
+
+	/** What names the stop in hand: changes with its joint and its step. */
+	get key(): string | undefined {
+		const { stop } = this;
+		return stop && `${stop.phase} ${keyOf(stop)} ${stop.phase === 'load' ? '' : stop.action}`;
+	}
+
+	/** As the API wants them, with what is recorded here. */
+	get answers(): { loosenedFirst?: boolean; aheadReason?: string } {
+		return {
+			...(this.loosened !== undefined && { loosenedFirst: this.loosened }),
+			...(this.ahead && { aheadReason: this.ahead })
+		};
+	}
+
+	/** How the corner stands, as the API wants it. */
+	get sent(): Record<string, string> {
+		const { carState, method, hubToArch } = this.standing;
+		return { carState, ...(method && { method }), ...(hubToArch && { hubToArch }) };
+	}
+
+	/** The last look at a corner while it was loaded; undefined where it hangs, or hangs again. */
+	look(corner: Corner) {
+		const last = this.#job.record.loadings.findLast((look) => look.corner === corner);
+		return last && this.#letHang[corner] !== last.id ? last : undefined;
+	}
+
+	/** The corner was let down since it was read: what is pulled there now is pulled hanging. */
+	letHang(corner: Corner): void {
+		const look = this.look(corner);
+		if (!look) return;
+		this.#letHang = { ...this.#letHang, [corner]: look.id };
+		sessionStorage.setItem(this.#storageKey, JSON.stringify(this.#letHang));
+	}
+
+	lastRow(jointId: string) {
+		return this.#job.record.torques.findLast((row) => row.jointId === jointId);
+	}
+
+	passedOver(stop: RoundStop): boolean {
+		return stop.phase !== 'load' && this.lastRow(stop.jointId)?.skipReason != null;
+	}
+
+	loaded(corner: Corner) {
+		return loadedStanding(this.#job.record, corner, this.#job.limits);
+	}
+
+	done(stop: RoundStop): boolean {
+		if (stopDone(stop, this.#job.view.standing, this.#job.view.facts.joints)) return true;
+		if (stop.phase !== 'load') return false;
+		return !!this.look(stop.corner) && this.loaded(stop.corner)?.verdict === 'in-band';
+	}
+
+	/** The step that a stop waits for: its part is not back, or its turn has not come. */
+	waits(stop: RoundStop): WorkStep | undefined {
+		return stopWaitsFor(this.#job.work, stop, this.#job.record.joints);
+	}
+
+	/** Takes this joint in hand, out of the order. */
+	pick(jointId: string): void {
+		this.picked = this.stops.find((stop) => stop.phase !== 'load' && stop.jointId === jointId);
+	}
+
+	/**
+	 * Back to the order once what was picked is done; a joint with steps left stays in hand. What was picked
+	 * meanwhile stays picked: the server may answer late.
+	 *
+	 * @param done the joint, or the corner that was loaded
+	 */
+	goOn(done: string): void {
+		const { picked } = this;
+		if (!picked || keyOf(picked) !== done) return;
+		const begun =
+			picked.phase !== 'load' && this.#job.view.standing.joints.get(done)!.state === 'begun';
+		if (!begun) this.picked = undefined;
+	}
+
+	/** The newest row of a person, to be taken back by a row of its own. */
+	newestOf(personId: string | undefined) {
+		const replaced = new Set(this.#job.record.torques.map((row) => row.correctsId));
+		return this.#job.record.torques.findLast(
+			(row) => !row.withdrawn && !replaced.has(row.id) && row.personId === personId
+		);
+	}
+}
