@@ -55,7 +55,7 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 	['heights-before', '2026-0260/measure?corner=RR'],
 	[
 		'corner',
-		'2026-0257/set/FL',
+		'2026-0257/set?of=FL',
 		async (page) => {
 			await page.getByText('Jacked to height', { exact: true }).click();
 			await page.getByLabel('Hub to arch now').fill('375');

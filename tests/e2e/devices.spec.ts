@@ -144,15 +144,17 @@ test('a changed height owes every bush of the corner, undone or not', async ({
 }) => {
 	// Read 331 mm, to stand at 352 mm.
 	const url = await jobUrl('2026-0255');
-	await page.goto(`${url}/set/joints`);
+	await page.goto(`${url}/set`);
 	await page
-		.getByRole('button', { name: /Trailing arm, pivot bush bolt/ })
+		.getByRole('button', { name: /RL Trailing arm, pivot bush bolt/ })
 		.first()
 		.click();
+	await page.getByRole('button', { name: 'Change this joint …' }).click();
+	await page.getByRole('button', { name: 'More of this joint …' }).click();
 	await page.getByLabel('Undone in this job').uncheck();
 	await page.getByLabel(/The same at/).uncheck();
 	await page.getByRole('button', { name: 'Keep', exact: true }).click();
-	await page.goto(`${url}/set/RL`);
+	await page.goto(`${url}/set?of=RL`);
 	await page.getByRole('button', { name: /Trailing arm, pivot bush bolt/ }).click();
 	await expect(
 		page.getByText(/not undone, but the car stands 2\d mm higher than before/)
@@ -161,7 +163,7 @@ test('a changed height owes every bush of the corner, undone or not', async ({
 	await page.getByLabel('Bushes are owed a re-set above a change of').fill('30 mm');
 	await page.getByRole('button', { name: 'Keep the change' }).click();
 	await expect(page).toHaveURL(new RegExp(`${url}$`));
-	await page.goto(`${url}/set/RL`);
+	await page.goto(`${url}/set?of=RL`);
 	await expect(
 		page.getByRole('button', { name: /Trailing arm, pivot bush bolt.*not undone/ })
 	).toBeVisible();

@@ -52,8 +52,8 @@ const views: [name: string, path: string][] = [
 	['change the job', 'job:2026-0255/edit'],
 	['heights before', 'job:2026-0259/measure'],
 	['heights after', 'job:2026-0251/check'],
-	['joints', 'job:2026-0255/set/joints'],
-	['corner', 'job:2026-0257/set/FL'],
+	['a joint’s data', 'job:2026-0255/set?of=RL'],
+	['corner', 'job:2026-0257/set?of=FL'],
 	['round', 'job:2026-0257/set'],
 	['round, rigid joints', 'job:2026-0259/set'],
 	['inspect', 'job:2026-0260/look?corner=RR'],
@@ -158,7 +158,7 @@ test('the sheet prints on A4 and Letter without the frame around it', async ({
 });
 
 test('targets are big enough for a glove', async ({ mara: page, jobUrl }) => {
-	for (const path of ['', '/measure', '/set/RL', '/hand-over']) {
+	for (const path of ['', '/measure', '/set?of=RL', '/hand-over']) {
 		await page.goto((await jobUrl('2026-0255')) + path);
 		const small = await page
 			.locator('main button:visible, main a:visible:not(p a):not(svg a)')
@@ -186,7 +186,7 @@ test('a person reads and types in their own units', async ({ browser, shop, jobU
 	await expect(page.getByText('= 14.375 in')).toBeVisible();
 	await page.locator('#reading').press('Enter');
 	await expect(page.getByRole('button', { name: /14 3\/8 in/ })).toBeVisible();
-	await page.goto(`${url}/set/RL`);
+	await page.goto(`${url}/set?of=RL`);
 	await page.getByRole('button', { name: /Trailing arm, pivot bush bolt/ }).click();
 	await expect(page.getByText('= 103.3 lbf·ft')).toBeVisible();
 	await page.request.patch('/api/v1/me', { data: { units: null } });

@@ -31,14 +31,23 @@ async function openJob(page: Page, plate: string): Promise<void> {
 
 /** Three readings at each of the four corners; Enter keeps each and goes round the car by itself. */
 async function readAllRound(page: Page, heights: number[]): Promise<void> {
-	for (const [i, name] of ['Front left', 'Front right', 'Rear left', 'Rear right'].entries()) {
+	const walk = [
+		['Front left', 0],
+		['Rear left', 2],
+		['Rear right', 3],
+		['Front right', 1]
+	] as const;
+	for (const [name, i] of walk) {
 		await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
 		for (const add of [0, 1, 0]) {
 			const field = page.locator('#reading');
 			await expect(field).toBeFocused();
 			await field.fill(String(heights[i]! + add));
 			await field.press('Enter');
-			await expect(field).toHaveValue('');
+			const all = page.getByText('✓ Read all round');
+			await expect
+				.poll(async () => (await all.isVisible()) || (await field.inputValue()) === '')
+				.toBe(true);
 		}
 	}
 }
@@ -70,62 +79,56 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 		await expect(page.getByText('even')).toHaveCount(2);
 	});
 
-	await test.step('joints get their torque', async () => {
+	const heading = page.getByRole('heading', { level: 1 });
+	const inList = (name: RegExp) =>
+		page.getByRole('region', { name: 'The round' }).getByRole('button', { name });
+
+	await test.step('a joint gets its torque, and one that the layout lacks is added', async () => {
 		await stage(page, 'Set').tap();
-		await page.getByRole('link', { name: 'Joints', exact: true }).tap();
-		await expect(page.getByRole('heading', { name: 'Joints', level: 1 })).toBeVisible();
-		await page.getByRole('button', { name: /Top mount nuts/ }).tap();
+		await inList(/Top mount nuts/).tap();
+		await page.getByRole('button', { name: 'Change this joint …' }).tap();
 		await page.getByLabel('Specified torque').fill('18 ft-lb');
 		await page.getByRole('button', { name: 'Keep', exact: true }).tap();
-		await expect(page.getByRole('button', { name: /Top mount nuts.*24 N·m.*maker/ })).toBeVisible();
+		await expect(inList(/Top mount nuts.*24/)).toBeVisible();
+		await expect(page.getByText(/Specified, maker’s data/)).toBeVisible();
 		await page.getByRole('button', { name: 'Add a joint' }).tap();
 		await page.getByLabel('Name').fill('Subframe bolt');
 		await page.getByRole('button', { name: 'Add the joint' }).tap();
-		await expect(page.getByRole('button', { name: /Subframe bolt/ })).toBeVisible();
+		await expect(inList(/Subframe bolt/)).toBeVisible();
 	});
 
 	await test.step('torques hanging: rubber is only nipped', async () => {
-		await page.getByRole('link', { name: 'Corners', exact: true }).tap();
-		const joints = page.getByRole('region', { name: 'Joints' });
-		const open = joints.getByText('open', { exact: true });
-		await expect(open).not.toHaveCount(0);
-		const heading = page.getByRole('heading', { level: 1 });
-		// All but the wheel fasteners, which are pulled on the ground.
-		while ((await open.count()) > 1) {
+		while ((await heading.innerText()) !== 'Load the corner') {
 			const name = await heading.innerText();
-			const nip = page.getByRole('button', { name: 'Nipped by hand' });
-			if (await nip.isVisible()) await nip.tap();
-			else {
-				const field = page.locator('#torque');
-				if ((await field.inputValue()) === '') await field.fill('50');
-				await field.focus();
-				await pull(page);
-			}
-			await expect
-				.poll(async () => (await heading.innerText()) !== name || (await open.count()) === 1)
-				.toBe(true);
+			const field = page.locator('#torque');
+			if ((await field.inputValue()) === '') await field.fill('50');
+			await field.focus();
+			await pull(page);
+			await expect.poll(() => heading.innerText()).not.toBe(name);
 		}
-		await expect(
-			page.getByRole('region', { name: 'Joints' }).getByText('nipped', { exact: true })
-		).toHaveCount(2);
-		await expect(page.getByText('3 of 13 left')).toBeVisible();
+		for (const bush of ['front', 'rear']) {
+			await inList(new RegExp(`Lower arm, ${bush} bush bolt`)).tap();
+			await page.getByRole('button', { name: 'Nipped by hand' }).tap();
+			await expect(inList(new RegExp(`Lower arm, ${bush} bush bolt.*nipped`))).toBeVisible();
+		}
 	});
 
 	await test.step('loaded at the wrong height is caught, at the right one it is set', async () => {
 		await page.getByText('On its wheels').tap();
 		await page.getByLabel('Hub to arch now').fill('430');
+		await page.getByRole('button', { name: 'Record the reading' }).tap();
+		await inList(/Lower arm, front bush bolt/).tap();
 		await expect(page.getByText('Wound up: do not sign off')).toBeVisible();
-		await page.getByRole('button', { name: /Lower arm, front bush bolt/ }).tap();
 		await page.locator('#torque').fill('120');
 		await page.locator('#torque').focus();
 		await pull(page);
-		await expect(
-			page.getByRole('button', { name: /Lower arm, front bush bolt.*again/ })
-		).toBeVisible();
+		await expect(inList(/Lower arm, front bush bolt.*again/)).toBeVisible();
+		await expect(heading).toHaveText('Load the corner');
 		await page.getByLabel('Hub to arch now').fill('366');
+		await page.getByRole('button', { name: 'Record the reading' }).tap();
 		await expect(page.getByText('Set: the bush rests at ride height')).toBeVisible();
 		for (const bush of ['front', 'rear']) {
-			await page.getByRole('button', { name: new RegExp(`Lower arm, ${bush} bush bolt`) }).tap();
+			await expect(heading).toHaveText(`Lower arm, ${bush} bush bolt`);
 			// The one that was clamped at the wrong height is asked about.
 			if (bush === 'front') {
 				await expect(page.getByText('It is clamped already. Loosened first?')).toBeVisible();
@@ -134,18 +137,15 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 			await page.locator('#torque').fill('120');
 			await page.locator('#torque').focus();
 			await pull(page);
-			await expect(
-				page.getByRole('button', { name: new RegExp(`Lower arm, ${bush} bush bolt.*set`) })
-			).toBeVisible();
+			await expect(inList(new RegExp(`Lower arm, ${bush} bush bolt.*set`))).toBeVisible();
 		}
-		await page.getByRole('button', { name: /Wheel fasteners/ }).tap();
 		await page.getByRole('button', { name: 'It stands' }).tap();
 		for (let step = 1; step <= 10; step++) {
 			await expect(page.getByText(`Step ${step} of 10`)).toBeVisible();
 			await page.locator('#torque').fill('120');
 			await page.locator('#torque').press('Enter');
 		}
-		await expect(page.getByText('0 of 13 left')).toBeVisible();
+		await expect(page.getByText('The round is through')).toBeVisible();
 	});
 
 	await test.step('heights after, and the comparison', async () => {
@@ -220,7 +220,7 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 	await page.keyboard.press('Alt+s');
 	await expect(page.getByText(/open: not ready to sign/)).toBeVisible();
 
-	// Loaded, and a bush set: the state by arrow keys, the height, then the torque.
+	// Loaded, and a bush set: the height, then the torque.
 	const tabTo = async (target: Locator) => {
 		for (let i = 0; i < 60; i++) {
 			if (await target.evaluate((element) => element === document.activeElement)) return;
@@ -228,17 +228,14 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 		}
 		throw new Error('not reached by Tab');
 	};
-	await page.goto(`${await jobUrl('2026-0256')}/set/FR`);
-	await tabTo(page.getByRole('radio', { name: 'Hanging' }));
-	for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
-	await expect(page.getByRole('radio', { name: 'Jacked to height' })).toBeChecked();
-	await tabTo(page.getByLabel('Hub to arch now'));
+	await page.goto(`${await jobUrl('2026-0256')}/set?of=FR`);
+	await expect(page.getByLabel('Hub to arch now')).toBeFocused();
 	await page.keyboard.type('323');
+	await page.keyboard.press('Enter');
 	await expect(page.getByText('Set: the bush rests at ride height')).toBeVisible();
 	await expect(
 		page.getByRole('heading', { name: 'Upper wishbone, front bush bolt' })
 	).toBeVisible();
-	await tabTo(page.locator('#torque'));
 	for (let i = 0; i < 5; i++) {
 		const name = await page.getByRole('heading', { level: 1 }).innerText();
 		await pull(page);
@@ -331,7 +328,7 @@ test('a target is predicted with the new spring, and stays with what it rests on
 	tomas: page,
 	jobUrl
 }) => {
-	await page.goto(`${await jobUrl('2026-0255')}/set/RL`);
+	await page.goto(`${await jobUrl('2026-0255')}/set?of=RL`);
 	const panel = page.getByRole('region', { name: 'Target' });
 	await panel.getByRole('button', { name: 'Change' }).click();
 	await panel.getByText('predicted with the new spring').click();

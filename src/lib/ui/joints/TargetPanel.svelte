@@ -113,7 +113,7 @@
 		<div class="flex items-start justify-between gap-3">
 			<div class="text-mark">
 				<span class="caption block"
-					>Target{job.record.school === 'hub-to-arch'
+					>Target {corner}{job.record.school === 'hub-to-arch'
 						? ', hub to arch'
 						: `, ${schools[job.record.school].name.toLowerCase()}`}</span
 				>

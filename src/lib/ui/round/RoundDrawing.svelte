@@ -32,7 +32,10 @@
 	const target = $derived(round.loaded(stop.corner)?.targetMm);
 	const shownMm = $derived(moved ?? typedMm ?? atMm ?? target ?? 0);
 	const rubber = $derived(stop.phase === 'rubber');
-	const tried = $derived(moved !== undefined || stop.phase === 'load');
+	/** A height that somebody typed, read or tried: until then no bush is said to be anything. */
+	const tried = $derived(
+		moved !== undefined || (stop.phase === 'load' && (typedMm ?? atMm) !== undefined)
+	);
 	const judged = $derived(
 		rubber && (atMm !== undefined || moved !== undefined)
 			? judgeBush(job.record, stop.corner, shownMm, job.limits, joint?.place)
@@ -51,7 +54,7 @@
 			targetMm={target}
 			heightMm={shownMm}
 			place={joint?.place}
-			judge={tried ? 'all' : rubber ? 'in-hand' : 'none'}
+			judge={tried ? 'all' : rubber && atMm !== undefined ? 'in-hand' : 'none'}
 			onmove={(mm) => (moved = mm)}
 		/>
 		{#if judged?.ok}

@@ -78,7 +78,7 @@
 		{#if phase !== 'load' && inPhase.length}
 			<h2 class="caption flex justify-between bg-sunk px-3 py-1">
 				<span>{roundPhaseNames[phase]}</span>
-				<span>{inPhase.filter((stop) => !done(stop)).length} left</span>
+				<span>{inPhase.filter((stop) => stop.phase !== 'load' && !done(stop)).length} left</span>
 			</h2>
 			<ul>
 				{#each inPhase as stop (lineKey(stop))}

@@ -106,15 +106,15 @@
 		const of = record.joints.find(({ id }) => id === jointId);
 		return of ? `${of.corner} ${of.name}` : '';
 	};
-	/** Corners of this part that have no height to set at. */
-	const targetless = $derived(
-		corners.filter((corner) =>
-			job.view.standing.owed.some(
-				(item) =>
-					item.kind === 'target' && item.corner === corner && (part === 'all' || part === corner)
-			)
-		)
-	);
+	/** The corner whose target is shown: where rubber is set, or no height is known to set it at. */
+	const targetOf = $derived.by(() => {
+		const corner = stop?.corner ?? corners.find((one) => one === part);
+		if (!corner) return undefined;
+		const missing = job.view.standing.owed.some(
+			(item) => item.kind === 'target' && item.corner === corner
+		);
+		return missing || stop?.phase === 'load' || stop?.phase === 'rubber' ? corner : undefined;
+	});
 	function keys(event: KeyboardEvent) {
 		if (!event.altKey || event.ctrlKey || event.metaKey) return;
 		if (event.code === 'KeyU' && mine) {
@@ -280,15 +280,12 @@
 		{#if desk.held.length}
 			<ReadingTray {desk} {stop} standing={{ ...round.sent, ...round.answers }} />
 		{/if}
-		{#each targetless as corner (corner)}<TargetPanel {corner} />{/each}
 		{#if stop}
 			{#key stop.corner}
 				<RoundDrawing {stop} {joint} {round} {typedMm} />
 			{/key}
-			{#if (stop.phase === 'load' || stop.phase === 'rubber') && !targetless.includes(stop.corner)}
-				{#key stop.corner}<TargetPanel corner={stop.corner} />{/key}
-			{/if}
 		{/if}
+		{#if targetOf}{#key targetOf}<TargetPanel corner={targetOf} />{/key}{/if}
 		<RoundDevices {desk} />
 		{#if !desk.held.length}
 			<ReadingTray {desk} {stop} standing={{ ...round.sent, ...round.answers }} />

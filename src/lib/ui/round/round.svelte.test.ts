@@ -1,70 +1,126 @@
-/** The gate before the rubber: a reading, and what its answer may still change. */
-import { fireEvent, render, screen } from '@testing-library/svelte';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Answer } from '$lib/client/api';
-import { around, call } from '../../../../tests/client/around';
-import { jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
-import LoadGate from './LoadGate.svelte';
+/** What the round knows: its order, how a corner stands, and what waits. */
+import { beforeEach, describe, expect, it } from 'vitest';
+import { away, call } from '../../../../tests/client/around';
+import { jobOnScreen, person } from '../../../../tests/client/job-on-screen.svelte';
+import type { RoundPart } from '$core/procedure/round';
+import { Round } from './round.svelte';
 
-/** The server answers when told to. */
-let answer: (value: Answer<unknown>) => void;
 beforeEach(() => {
-	call.mockImplementation(() => new Promise((done) => (answer = done)));
-	around.job = jobOnScreen('2026-0257').state;
+	sessionStorage.clear();
+	// What is said stays on this screen.
+	call.mockResolvedValue(away);
 });
 
-async function read(height: string) {
-	const [onrecorded, onrefused] = [vi.fn(), vi.fn()];
-	const page = render(LoadGate, { corner: 'FL', onlook: vi.fn(), onrecorded, onrefused });
-	const input = screen.getByLabelText<HTMLInputElement>('Hub to arch now');
-	await fireEvent.input(input, { target: { value: height } });
-	await fireEvent.submit(input.closest('form')!);
-	return { page, input, onrecorded, onrefused };
+function roundOf(number: string, part: RoundPart = 'all') {
+	const { state } = jobOnScreen(number);
+	return {
+		job: state,
+		round: new Round(
+			state,
+			() => part,
+			() => []
+		)
+	};
 }
-const refusal = { status: 409, title: 'This job is signed' };
-const settled = () => new Promise((done) => setTimeout(done, 20));
 
-describe('a look at a loaded corner', () => {
-	it('is told to the round once the server has it', async () => {
-		const { input, onrecorded } = await read('342');
-		expect(input.value).toBe('');
-		expect(around.job!.record.loadings.at(-1)).toMatchObject({ corner: 'FL', hubToArchMm: 342 });
-		expect(onrecorded).not.toHaveBeenCalled();
-		answer({ ok: true, value: {} });
-		await settled();
-		expect(onrecorded).toHaveBeenCalledExactlyOnceWith('FL');
+describe('the round of a part of the car', () => {
+	it('takes what is left in its order, and counts what the stage counts', () => {
+		const { job, round } = roundOf('2026-0256');
+		const owed = job.view.standing.owed.filter(({ stage }) => stage === 'set');
+		expect(round.toSet).toBe(owed.length);
+		expect(round.stop?.corner).toBe('FL');
+		expect(round.done(round.stop!)).toBe(false);
+		const [before] = round.stops;
+		expect(round.stops.indexOf(round.stops.find((stop) => !round.done(stop))!)).toBeGreaterThan(-1);
+		expect(before).toBeDefined();
 	});
 
-	it('that is answered late leaves the round alone: the height may be in hand once more', async () => {
-		const { page, onrecorded } = await read('342');
-		page.unmount();
-		answer({ ok: true, value: {} });
-		await settled();
-		expect(onrecorded).not.toHaveBeenCalled();
+	it('of one corner has that corner alone', () => {
+		const { round } = roundOf('2026-0256', 'FR');
+		expect(new Set(round.stops.map(({ corner }) => corner))).toEqual(new Set(['FR']));
+		expect(round.toSet).toBeLessThan(roundOf('2026-0256').round.toSet);
 	});
 
-	it('that the server refuses says why, and what was typed is there again', async () => {
-		const { input, onrecorded, onrefused } = await read('342');
-		answer({ ok: false, refusal });
-		await settled();
-		expect(screen.getByRole('alert').textContent).toContain('This job is signed');
-		expect(input.value).toBe('342');
-		expect(onrecorded).not.toHaveBeenCalled();
-		expect(onrefused).not.toHaveBeenCalled();
+	it('leaves what was picked in hand until it is done, whatever is answered meanwhile', () => {
+		const { round } = roundOf('2026-0256');
+		const other = round.stops.findLast((stop) => stop.phase === 'rubber')!;
+		round.picked = other;
+		expect(round.joint?.id).toBe(other.phase === 'rubber' && other.jointId);
+		round.goOn('another joint');
+		expect(round.picked).toBe(other);
+		round.goOn(other.phase === 'rubber' ? other.jointId : '');
+		expect(round.picked).toBeUndefined();
+	});
+});
+
+describe('how a corner stands in the round', () => {
+	const look = (hubToArch: string) => ({ method: 'jack-to-height', hubToArch });
+
+	it('hangs until it is read, stands as it was read, and hangs again when somebody says so', async () => {
+		const { job, round } = roundOf('2026-0257');
+		const rubber = round.stops.find((stop) => stop.phase === 'rubber' && stop.corner === 'FL')!;
+		round.picked = rubber;
+		const read = job.record.loadings.some(({ corner }) => corner === 'FL');
+		expect(round.standing.carState).toBe(read ? 'loaded' : 'hanging');
+		await job.tell('loading', 'FL', look('342 mm'));
+		expect(round.standing).toEqual({
+			carState: 'loaded',
+			method: 'jack-to-height',
+			hubToArch: '342 mm'
+		});
+		expect(round.sent).toMatchObject({ carState: 'loaded', hubToArch: '342 mm' });
+		round.letHang('FL');
+		expect(round.standing.carState).toBe('hanging');
+		// Kept over a reload, for this look only.
+		expect(
+			new Round(
+				job,
+				() => 'all',
+				() => []
+			).look('FL')
+		).toBeUndefined();
+		await job.tell('loading', 'FL', look('343 mm'));
+		expect(round.standing.hubToArch).toBe('343 mm');
 	});
 
-	it('that the server refuses late is told to the round, which shows something else by then', async () => {
-		const { page, onrefused } = await read('342');
-		page.unmount();
-		answer({ ok: false, refusal });
-		await settled();
-		expect(onrefused).toHaveBeenCalledExactlyOnceWith('FL', refusal);
+	it('at the wheels is on its wheels', () => {
+		const { round } = roundOf('2026-0257');
+		round.picked = round.stops.find((stop) => stop.phase === 'ground');
+		expect(round.standing).toMatchObject({ carState: 'loaded', method: 'on-wheels' });
+		expect(round.question?.kind).toBe('down');
+	});
+});
+
+describe('what the round waits for', () => {
+	it('is the step that brings a part back, and nothing is in hand until then', () => {
+		const { round } = roundOf('2026-0268');
+		expect(round.stop).toBeUndefined();
+		expect(round.held).toBeDefined();
 	});
 
-	it('says what is no height, and sends nothing', async () => {
-		const { onrecorded } = await read('high');
-		expect(screen.getByRole('alert')).toBeTruthy();
-		expect(call).not.toHaveBeenCalled();
-		expect(onrecorded).not.toHaveBeenCalled();
+	it('is said of a joint that is picked before its turn', () => {
+		const { round } = roundOf('2026-0268');
+		round.picked = round.stops.find((stop) => stop.phase === 'rigid');
+		expect(round.question?.kind).toBe('waits');
+		round.ahead = 'the bolt is needed to hold the knuckle';
+		expect(round.question).toBeUndefined();
+	});
+});
+
+describe('an entry of one’s own', () => {
+	it('is the newest that nobody has taken back', async () => {
+		const { job, round } = roundOf('2026-0256');
+		expect(round.newestOf(person.id)).toBeUndefined();
+		const joint = round.joint ?? job.record.joints.find(({ kind }) => kind === 'rigid')!;
+		await job.tell('torque', joint.id, { torque: '60', carState: 'hanging', action: 0 });
+		const mine = round.newestOf(person.id)!;
+		expect(mine.jointId).toBe(joint.id);
+		await job.tell(
+			'torque',
+			joint.id,
+			{ withdraw: true, carState: 'hanging' },
+			{ corrects: mine.id }
+		);
+		expect(round.newestOf(person.id)).toBeUndefined();
 	});
 });
