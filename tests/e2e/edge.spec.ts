@@ -150,6 +150,7 @@ test('markup and SQL in every text field stay text', async ({ mara: page }) => {
 	page.on('dialog', () => expect('a dialog').toBe('never opened'));
 	await page.goto('/cars/new?for=job');
 	await page.getByLabel('Plate').fill(`<b>';--`);
+	await page.getByRole('button', { name: /^More of the car/ }).click();
 	for (const field of ['Make', 'Owner', 'Modifications'])
 		await page.getByLabel(field, { exact: true }).fill(nasty);
 	await page.getByLabel('Model', { exact: true }).fill(nasty);
@@ -170,6 +171,7 @@ test('markup and SQL in every text field stay text', async ({ mara: page }) => {
 test('a form says which field is wrong and keeps what was typed', async ({ mara: page }) => {
 	await page.goto('/cars/new');
 	await page.getByLabel('Make', { exact: true }).fill('Halden');
+	await page.getByRole('button', { name: /^More of the car/ }).click();
 	await page.getByLabel('Wheelbase').fill('26 kg');
 	await page.getByRole('button', { name: 'Keep the car' }).click();
 	await expect(page.getByText('is a unit of mass').first()).toBeVisible();

@@ -10,6 +10,7 @@ async function openJob(page: Page, plate: string): Promise<void> {
 	await page.getByLabel('Plate', { exact: true }).fill(plate);
 	await page.getByLabel('Make', { exact: true }).fill('Halden');
 	await page.getByLabel('Model', { exact: true }).fill('Reed');
+	await page.getByRole('button', { name: /^More of the car/ }).tap();
 	await page.getByLabel('Wheelbase').fill('104 in');
 	await expect(page.getByText('= 2641.6 mm')).toBeVisible();
 	const [front, rear] = [

@@ -1,8 +1,9 @@
 /** Which spring has sagged, from a job's heights before and what the maker specifies. */
-import { sagDiagnosis, type SagSuspect } from '../car/sag.ts';
+import { sagDiagnosis, type SagInput, type SagSuspect } from '../car/sag.ts';
 import { sampleCar } from '../car/sample.ts';
 import { axleOf, corners, perCorner } from '../height/corners.ts';
 import { findLayout } from '../layout/catalogue.ts';
+import { assumedSizes, usualSizes, type SizeName } from '../vehicle/sizes.ts';
 import type { JobRecord } from './record.ts';
 import type { JobView } from './view.ts';
 
@@ -10,6 +11,23 @@ export interface SagAnswer {
 	suspects: SagSuspect[];
 	warpMm: number;
 	deviationMm: Record<(typeof corners)[number], number>;
+	/** Sizes of the car that nobody has measured: the bands allow for them. */
+	assumed: SizeName[];
+}
+
+const inputName = {
+	wheelbaseMm: 'wheelbaseMm',
+	'front.trackMm': 'trackFrontMm',
+	'rear.trackMm': 'trackRearMm'
+} as const satisfies Record<SizeName, keyof SagInput>;
+
+/** How much the loss changes with one standard uncertainty of a size, mm. */
+function lossChange(input: SagInput, { springs, lossMm }: SagSuspect, name: SizeName): number {
+	const key = inputName[name];
+	const other = sagDiagnosis({ ...input, [key]: input[key] + usualSizes[name].u });
+	if (!other.ok) return 0;
+	const same = other.value.suspects.find((one) => one.springs.join() === springs.join())!;
+	return Math.abs(same.lossMm - lossMm);
 }
 
 /**
@@ -25,7 +43,7 @@ export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
 	const deviationMm = perCorner(
 		(corner) => view.corners[corner].before!.meanMm - axles[axleOf(corner)].makerHeightMm!
 	);
-	const found = sagDiagnosis({
+	const input: SagInput = {
 		...sampleCar,
 		wheelbaseMm,
 		trackFrontMm: axles.front.trackMm,
@@ -39,6 +57,16 @@ export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
 			1,
 			...corners.map((corner) => view.corners[corner].before!.standardUncertaintyMm)
 		)
-	});
-	return found.ok ? { ...found.value, deviationMm } : undefined;
+	};
+	const found = sagDiagnosis(input);
+	if (!found.ok) return undefined;
+	const assumed = assumedSizes(record.vehicle);
+	const suspects = found.value.suspects.map((suspect) => ({
+		...suspect,
+		lossExpandedMm: Math.hypot(
+			suspect.lossExpandedMm,
+			...assumed.map((name) => 2 * lossChange(input, suspect, name))
+		)
+	}));
+	return { suspects, warpMm: found.value.warpMm, deviationMm, assumed };
 }

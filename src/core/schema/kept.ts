@@ -62,8 +62,8 @@ export const vehicle = () =>
 			.pattern(/^[A-HJ-NPR-Z0-9]{17}$/)
 			.allow(null)
 			.required(),
-		make: requiredText(60),
-		model: requiredText(60),
+		make: text(60).required(),
+		model: text(60).required(),
 		modelYear: Joi.number().integer().min(1900).max(2100).allow(null).required(),
 		owner: text(120).required(),
 		wheelbaseMm: mm().min(1500).max(5000).required(),

@@ -13,7 +13,9 @@ function axle(which: Axle) {
 		layout: Joi.string()
 			.valid(...keys)
 			.required(),
-		track: quantity('length', { min: 900, max: 2200 }).required(),
+		track: quantity('length', { min: 900, max: 2200 })
+			.allow(null, '')
+			.description('until it is said, what cars usually have'),
 		tyreSize: text(40).default(''),
 		armLength: quantity('length', { min: 100, max: 1200 }).allow(null, ''),
 		outerBelowInner: quantity('length', { min: -300, max: 400 }).allow(null, ''),
@@ -44,11 +46,13 @@ export const vehicleSchema = Joi.object({
 		.allow(null, '')
 		.messages({ 'string.pattern.base': 'must be 17 letters and digits, without I, O and Q' })
 		.prefs({ convert: true }),
-	make: requiredText(60),
-	model: requiredText(60),
+	make: text(60).default(''),
+	model: text(60).default(''),
 	modelYear: Joi.number().integer().min(1900).max(lastYear).allow(null),
 	owner: text(120).default(''),
-	wheelbase: quantity('length', { min: 1500, max: 5000 }).required(),
+	wheelbase: quantity('length', { min: 1500, max: 5000 })
+		.allow(null, '')
+		.description('until it is said, what cars usually have'),
 	modifications: text(2000).default(''),
 	front: axle('front'),
 	rear: axle('rear')

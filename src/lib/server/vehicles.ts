@@ -6,6 +6,7 @@ import { withUnit, type Quantity } from '../../core/units/parse.ts';
 import { furtherMeasures } from '../../core/job/corner.ts';
 import type { Entry } from '../../core/job/book/entry.ts';
 import type { Vehicle, VehicleAxle } from '../../core/job/model.ts';
+import { usualSizes } from '../../core/vehicle/sizes.ts';
 import { v7 as uuidv7 } from 'uuid';
 import { isDuplicate, type Database } from './db/pool.ts';
 import { listOpenJobIdsOf } from './db/jobs.ts';
@@ -17,7 +18,7 @@ import { invalid, notFound, Problem, refuse } from '../../core/problem.ts';
 
 interface AxleInput {
 	layout: string;
-	track: Quantity;
+	track?: Quantity | null | '';
 	tyreSize: string;
 	armLength?: Quantity | null | '';
 	outerBelowInner?: Quantity | null | '';
@@ -37,7 +38,7 @@ export interface VehicleInput {
 	model: string;
 	modelYear?: number | null;
 	owner: string;
-	wheelbase: Quantity;
+	wheelbase?: Quantity | null | '';
 	modifications: string;
 	front: AxleInput;
 	rear: AxleInput;
@@ -140,7 +141,7 @@ function toVehicle(input: VehicleInput, version: number): Vehicle {
 		const given = input[which];
 		const made: VehicleAxle = {
 			layout: given.layout,
-			trackMm: si(`${which}.trackMm`, given.track)!,
+			trackMm: si(`${which}.trackMm`, given.track) ?? usualSizes[`${which}.trackMm`].value,
 			tyreSize: given.tyreSize,
 			armLengthMm: si(`${which}.armLengthMm`, given.armLength),
 			outerBelowInnerMm: si(`${which}.outerBelowInnerMm`, given.outerBelowInner),
@@ -162,7 +163,7 @@ function toVehicle(input: VehicleInput, version: number): Vehicle {
 		model: input.model,
 		modelYear: input.modelYear ?? null,
 		owner: input.owner,
-		wheelbaseMm: si('wheelbaseMm', input.wheelbase)!,
+		wheelbaseMm: si('wheelbaseMm', input.wheelbase) ?? usualSizes.wheelbaseMm.value,
 		modifications: input.modifications,
 		axles: { front: axle('front'), rear: axle('rear') },
 		entered,

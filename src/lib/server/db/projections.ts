@@ -124,7 +124,7 @@ async function putSpecification(
 		   (scope, scope_key, model_year, axle, layout, joint_key, specification, job_id, entry_id, stored_at)
 		 VALUES ?
 		 ON DUPLICATE KEY UPDATE ${columns.map((name) => `${name} = IF(${later}, VALUES(${name}), ${name})`).join(', ')}`,
-		[[row('car', vehicleId, null), row('model', model, modelYear)]]
+		[[row('car', vehicleId, null), ...(model ? [row('model', model, modelYear)] : [])]]
 	);
 }
 
@@ -145,7 +145,7 @@ export async function listSpecifications(
 ): Promise<KnownSpecification[]> {
 	const rows = await db.rows(
 		`SELECT s.*, j.number FROM specifications s JOIN jobs j ON j.id = s.job_id
-		  WHERE ((s.scope = 'car' AND s.scope_key = :vehicleId) OR (s.scope = 'model' AND s.scope_key = :model))
+		  WHERE ((s.scope = 'car' AND s.scope_key = :vehicleId) OR (s.scope = 'model' AND s.scope_key = :model AND s.scope_key <> ''))
 		    AND s.layout IN (:layouts)
 		  ORDER BY s.scope, s.axle, s.joint_key, s.model_year`,
 		{ vehicleId, model, layouts }

@@ -4,6 +4,7 @@ import type { UnitChoice } from '$core/units/format';
 import { withMeantUnit } from '$core/units/parse';
 import { furtherMeasures } from '$core/job/corner';
 import type { Vehicle } from '$core/job/model';
+import { assumedSizes } from '$core/vehicle/sizes';
 
 interface AxleForm {
 	layout: string;
@@ -63,12 +64,15 @@ export function emptyForm(): VehicleForm {
 }
 
 export function formOf(vehicle: Vehicle): VehicleForm {
+	const assumed: readonly string[] = assumedSizes(vehicle);
 	const axle = (which: 'front' | 'rear'): AxleForm => {
 		const values = vehicle.axles[which];
 		/** As it was typed; a car from a file may only have the number. */
 		const said = (name: keyof typeof values, unit = 'mm') =>
 			vehicle.entered[`${which}.${name}`] ??
-			(values[name] === null ? '' : `${values[name]} ${unit}`);
+			(values[name] === null || assumed.includes(`${which}.${name}`)
+				? ''
+				: `${values[name]} ${unit}`);
 		return {
 			layout: values.layout,
 			track: said('trackMm'),
@@ -96,7 +100,9 @@ export function formOf(vehicle: Vehicle): VehicleForm {
 		model: vehicle.model,
 		modelYear: vehicle.modelYear === null ? '' : String(vehicle.modelYear),
 		owner: vehicle.owner,
-		wheelbase: vehicle.entered.wheelbaseMm ?? `${vehicle.wheelbaseMm} mm`,
+		wheelbase:
+			vehicle.entered.wheelbaseMm ??
+			(assumed.includes('wheelbaseMm') ? '' : `${vehicle.wheelbaseMm} mm`),
 		modifications: vehicle.modifications,
 		front: axle('front'),
 		rear: axle('rear')
@@ -121,7 +127,7 @@ export function toInput(form: VehicleForm, id: string, units: UnitChoice): Recor
 		withMeantUnit(text, units[dimension]) || null;
 	const axle = (a: AxleForm) => ({
 		...a,
-		track: withUnit(a.track, 'length') ?? '',
+		track: withUnit(a.track, 'length'),
 		armLength: withUnit(a.armLength, 'length'),
 		outerBelowInner: withUnit(a.outerBelowInner, 'length'),
 		referenceHubToArch: withUnit(a.referenceHubToArch, 'length'),
@@ -140,7 +146,7 @@ export function toInput(form: VehicleForm, id: string, units: UnitChoice): Recor
 		id,
 		vin: form.vin.trim() || null,
 		modelYear: year === '' ? null : Number.isNaN(Number(year)) ? year : Number(year),
-		wheelbase: withUnit(form.wheelbase, 'length') ?? '',
+		wheelbase: withUnit(form.wheelbase, 'length'),
 		front: axle(form.front),
 		rear: axle(form.rear)
 	};

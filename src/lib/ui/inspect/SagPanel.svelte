@@ -35,6 +35,12 @@
 		<p class="caption">
 			Share of the difference each explains. Loads, bars and tyres of a middling car. Unexplained
 			twist of the floor or body: {mm(Math.abs(sag.warpMm))}.
+			{#if sag.assumed.length}
+				Usual wheelbase and tracks, nobody has measured them: <a
+					class="underline"
+					href="/cars/{job.record.vehicle.id}?job={job.record.id}">type them</a
+				> for a narrower answer.
+			{/if}
 		</p>
 	{:else}
 		<p class="caption mt-1">

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { refresh } from '$lib/client/refresh';
+	import { assumedSizes } from '$core/vehicle/sizes';
 	import { findLayout } from '$core/layout/catalogue';
 	import { call, type Refusal } from '$lib/client/api';
 	import { personalUnits, shopTime } from '$lib/client/units';
@@ -51,9 +52,10 @@
 
 	const jobs = $derived([...(data.page === 0 ? data.jobs.open : []), ...data.jobs.signed]);
 	const axles = $derived([
-		{ name: 'Front', ...car.axles.front },
-		{ name: 'Rear', ...car.axles.rear }
+		{ name: 'Front', size: 'front.trackMm' as const, ...car.axles.front },
+		{ name: 'Rear', size: 'rear.trackMm' as const, ...car.axles.rear }
 	]);
+	const assumed = $derived(assumedSizes(car));
 	/** What the drawing of its corners rests on. */
 	const cornerKnown = ({ hardpoints, tape }: (typeof axles)[number]) => {
 		if (hardpoints) return 'by hardpoints';
@@ -96,7 +98,7 @@
 					</div>
 				{/if}
 			</div>
-			<VehicleFields bind:form {refusal} />
+			<VehicleFields bind:form {refusal} full />
 			<div class="mt-6 flex gap-3">
 				<ActionButton weight="main" type="submit">Keep the change</ActionButton>
 				<ActionButton class="min-h-16" onclick={() => (form = undefined)}>Cancel</ActionButton>
@@ -109,7 +111,7 @@
 				<dd>
 					{units.show(car.wheelbaseMm, 'length', {
 						decimals: units.choice.length === 'mm' ? 0 : 1
-					})}
+					})}{assumed.includes('wheelbaseMm') ? ', as usual: not measured' : ''}
 				</dd>
 				<dt class="caption">VIN</dt>
 				<dd class="break-all">{car.vin ?? 'not noted'}</dd>
@@ -127,7 +129,10 @@
 					<dt class="caption">{axle.name}</dt>
 					<dd class="font-semibold">{findLayout(axle.layout)?.name}</dd>
 					<dt class="caption">Track, tyre</dt>
-					<dd>{length(axle.trackMm)}, {axle.tyreSize || 'no size noted'}</dd>
+					<dd>
+						{length(axle.trackMm)}{assumed.includes(axle.size) ? ' as usual, not measured' : ''}, {axle.tyreSize ||
+							'no size noted'}
+					</dd>
 					<dt class="caption">Arm, drop</dt>
 					<dd>{length(axle.armLengthMm)}, {length(axle.outerBelowInnerMm)}</dd>
 					<dt class="caption">Corner</dt>
