@@ -14,6 +14,9 @@ export interface ContingencyInput {
 }
 
 export interface ContingencyAnswer {
+	/** Of the car that waits for it, and of the part sent back for nothing. */
+	waiting: number;
+	lost: number;
 	/** Expected cost of not having it. */
 	withoutCost: number;
 	/** Expected cost of having it for nothing. */
@@ -31,6 +34,8 @@ export function contingency(input: ContingencyInput): ContingencyAnswer {
 	const withoutCost = breaks * waiting;
 	const withCost = (1 - breaks) * lost;
 	return {
+		waiting,
+		lost,
 		withoutCost,
 		withCost,
 		stock: withoutCost > withCost,

@@ -164,7 +164,7 @@ export function recommend(input: RecommendInput): Recommendation[] {
 		const point = findPoint(key);
 		const state = point && findState(point, stateKey);
 		if (!point || !state || state.gravity === 'sound') continue;
-		const found = `${corner} ${point.name.toLowerCase()}: ${state.name.toLowerCase()}${where ? ` (${where})` : ''}.`;
+		const found = foundWords({ corner, point: key, state: stateKey, where });
 		if (state.gravity === 'worn' && point.part) renew(point.part, corner, found);
 		else if (point.key !== 'threads') {
 			add('watch', `${corner}:${key}`, `${point.name}, ${corner}`, found, {
@@ -213,6 +213,13 @@ function takeTogether(lines: Map<string, Recommendation>): void {
 	}
 }
 
+/** A finding as a reason. */
+function foundWords({ corner, point, state, where }: Finding): string {
+	const of = findPoint(point)!;
+	const name = findState(of, state)!.name.toLowerCase();
+	return `${corner} ${of.name.toLowerCase()}: ${name}${where ? ` (${where})` : ''}.`;
+}
+
 type Add = (
 	kind: LineKind,
 	key: string,
@@ -253,13 +260,16 @@ function judgeBounces(
 function followingLines(input: RecommendInput, add: Add): void {
 	const { scope, distanceKm, shelf } = input;
 	const plans = axlePlans(scope);
-	const worn = (part: PartKey, axle: Axle) =>
-		input.findings.some(
+	/** What was found of a part on an axle, in words; undefined where all of it is sound or unseen. */
+	const worn = (part: PartKey, axle: Axle): string | undefined => {
+		const found = input.findings.find(
 			({ corner, point, state }) =>
 				axleOf(corner) === axle &&
 				findPoint(point)?.part === part &&
 				findState(findPoint(point)!, state)?.gravity !== 'sound'
 		);
+		return found && foundWords(found);
+	};
 	for (const plan of plans) {
 		const { axle, corners, layout } = plan;
 		const { build } = layout;
@@ -276,11 +286,11 @@ function followingLines(input: RecommendInput, add: Add): void {
 			withIt('boot', 'A new shaft behind a split boot runs in grit.');
 			const old = distanceKm !== undefined && distanceKm >= mountLifeKm;
 			if (build.damper !== 'damper' && (old || worn('top-mount', axle))) {
+				// What was seen counts more than what is likely by then.
 				withIt(
 					'top-mount',
-					old
-						? `${formatNumber(distanceKm, 0)} km: mount rubber has sunk by then.`
-						: 'The mount was found tired.'
+					worn('top-mount', axle) ??
+						`${formatNumber(distanceKm!, 0)} km: mount rubber has sunk by then.`
 				);
 				if (
 					build.damper === 'strut' &&

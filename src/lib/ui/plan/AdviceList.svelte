@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import { lineKindNames, lineKinds } from '$core/inspect/recommend';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { ShopCosts } from '$core/job/costs';
@@ -11,7 +12,9 @@
 	const job = currentJob();
 	const closed = $derived(job.record.signedAt !== null);
 	const lines = $derived(jobAdvice(job.record, costs));
-	const openLines = $derived(lines.filter(({ state }) => state === 'open').length);
+	const openLines = $derived(
+		lines.filter(({ state, kind }) => state === 'open' && kind !== 'watch').length
+	);
 	const groups = $derived(
 		lineKinds
 			.map((kind) => ({ kind, lines: lines.filter((line) => line.kind === kind) }))
@@ -26,6 +29,10 @@
 		{ state: 'done', name: '✓ Done', tone: 'border-mark bg-mark-wash text-mark' }
 	];
 
+	async function acceptAll() {
+		for (const line of lines.filter(({ state, kind }) => state === 'open' && kind !== 'watch'))
+			await decide(line, 'accepted');
+	}
 	const decide = (line: AdviceLine, state: DecisionState) =>
 		job.keep('decision', line.id, {
 			state: line.state === state ? 'open' : state,
@@ -38,11 +45,14 @@
 	<div class="flex flex-wrap items-baseline gap-3 px-4 pt-3">
 		<h2 id="advice-title" class="me-auto text-lg">What ought to be done, and why</h2>
 		<span class="caption">{openLines} {openLines === 1 ? 'line' : 'lines'} not decided</span>
+		{#if openLines > 1 && !closed}
+			<ActionButton onclick={acceptAll}>Customer takes all {openLines}</ActionButton>
+		{/if}
 	</div>
 	{#if lines.length === 0}
 		<p class="px-4 pt-1 pb-4 text-soft">
 			Nothing yet. Walk the corners on <a class="underline" href="/jobs/{job.record.id}/look"
-				>Inspect</a
+				>Look</a
 			>, or say on the left what is renewed.
 		</p>
 	{/if}
@@ -62,10 +72,10 @@
 						</ul>
 						{#if line.risk}
 							<p class="caption">
-								Expected cost without {showMoney(line.risk.withoutCost, costs)}, of sending it back
-								{showMoney(line.risk.withCost, costs)}; worth it from {(
-									line.risk.breakEven * 100
-								).toFixed(0)} in 100.
+								Not here when it is needed, the car stands: {showMoney(line.risk.waiting, costs)}.
+								Here for nothing, sending it back costs {showMoney(line.risk.lost, costs)}. It pays
+								once more than
+								{(line.risk.breakEven * 100).toFixed(0)} in 100 are needed.
 							</p>
 						{/if}
 					</div>

@@ -22,4 +22,6 @@ export interface Data {
 	number: string;
 	status: PartStatus;
 	note: string;
+	/** On the part that came out. */
+	oldNumber?: string;
 }

@@ -9,7 +9,8 @@ const kept = () =>
 		status: Joi.string()
 			.valid(...partStatuses)
 			.required(),
-		note: text(200).default('')
+		note: text(200).default(''),
+		oldNumber: text(60)
 	});
 
 export const part = defineKind<'part'>({
@@ -19,6 +20,6 @@ export const part = defineKind<'part'>({
 	subject: () => Joi.string().max(120),
 	said: kept,
 	kept,
-	words: ({ number, status, note }, { subject }) =>
-		`part ${subject.replace(/[:/-]/g, ' ')}: ${[partStatusNames[status].toLowerCase(), number, note].filter(Boolean).join(', ')}`
+	words: ({ number, status, note, oldNumber }, { subject }) =>
+		`part ${subject.replace(/[:/-]/g, ' ')}: ${[partStatusNames[status].toLowerCase(), number, oldNumber && `old one ${oldNumber}`, note].filter(Boolean).join(', ')}`
 });

@@ -2,7 +2,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import OrderList from '$lib/ui/plan/OrderList.svelte';
-	import WorkTimeline from '$lib/ui/plan/WorkTimeline.svelte';
+	import WorkTime from '$lib/ui/plan/WorkTime.svelte';
 
 	const job = currentJob();
 	let picked = $state<string>();
@@ -13,7 +13,7 @@
 	<div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[440px_minmax(0,1fr)]">
 		<div class="max-lg:order-2"><OrderList bind:picked /></div>
 		<div class="space-y-4 lg:sticky lg:top-2">
-			<WorkTimeline bind:picked />
+			<WorkTime bind:picked />
 			<div class="flex justify-end gap-3">
 				<ActionButton href="/bays" class="min-h-16">Week of the bays</ActionButton>
 				<ActionButton weight="main" href="/jobs/{job.record.id}/work">Start the work →</ActionButton

@@ -4,6 +4,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { atWork } from '$core/job/joints';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import PartsTable from '$lib/ui/plan/PartsTable.svelte';
 
 	const job = currentJob();
@@ -59,7 +60,7 @@
 					{/each}
 				</ul>
 			{:else if tools.length}
-				<p class="caption mt-2">Sockets stand here once threads are typed under Joints.</p>
+				<p class="caption mt-2">Sockets stand here once threads are typed at their joints.</p>
 			{/if}
 			{#if range}
 				<p class="caption mt-2">
@@ -71,6 +72,11 @@
 				</p>
 			{/if}
 		</section>
+		{#if job.work.order.steps.length}
+			<ActionButton weight="main" class="no-print w-full" href="/jobs/{job.record.id}/plan/order"
+				>Order and time →</ActionButton
+			>
+		{/if}
 		{#if used.length}
 			<section class="panel p-4" aria-labelledby="used-title">
 				<h2 id="used-title" class="text-lg">Used up</h2>
