@@ -77,6 +77,10 @@ export const makers: { [K in KindName]: Maker | null } = {
 			}
 		}
 	}),
+	handout: (g, { photos }) => ({
+		subject: 'car',
+		data: { photoIds: photos.slice(0, 1).map(({ id }) => id), note: words(g) }
+	}),
 	lean: (g) => ({
 		subject: oneOf(g, ['before/front', 'after/rear']),
 		data: { reason: words(g) }

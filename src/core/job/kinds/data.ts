@@ -11,6 +11,7 @@ import type * as ConditionsOf from './conditions/data.ts';
 import type * as Decision from './decision/data.ts';
 import type * as Down from './down/data.ts';
 import type * as Finding from './finding/data.ts';
+import type * as Handout from './handout/data.ts';
 import type * as Hardware from './hardware/data.ts';
 import type * as Head from './head/data.ts';
 import type * as Imported from './imported/data.ts';
@@ -73,6 +74,7 @@ export interface KindData {
 	down: Down.Data;
 	skip: Skip.Data;
 	note: Note.Data;
+	handout: Handout.Data;
 	signed: Signed.Data;
 	sealed: Sealed.Data;
 	addendum: AddendumOf.Data;

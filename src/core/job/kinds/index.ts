@@ -13,6 +13,7 @@ import type { KindName } from './data.ts';
 import { decision } from './decision/index.ts';
 import { down } from './down/index.ts';
 import { finding } from './finding/index.ts';
+import { handout } from './handout/index.ts';
 import { hardware } from './hardware/index.ts';
 import { head } from './head/index.ts';
 import { imported } from './imported/index.ts';
@@ -75,6 +76,7 @@ const registry = {
 	down,
 	skip,
 	note,
+	handout,
 	signed,
 	sealed,
 	addendum,

@@ -17,10 +17,19 @@ export type Block =
 	/** Lists that stand beside each other. */
 	| { kind: 'lists'; lists: readonly List[] }
 	| Table
+	/** Drawings beside each other, as SVG without words in them. */
+	| { kind: 'pictures'; title: string; pictures: readonly Picture[]; caption: string }
+	/** Photos of the job, by their ids. */
+	| { kind: 'photos'; title: string; photos: readonly { id: string; caption: string }[] }
 	| { kind: 'caution'; title: string; lines: readonly string[] };
 
 /** stop: red; open: to be looked at; plain: a frame. */
 export type Tone = 'stop' | 'open' | 'plain';
+
+interface Picture {
+	svg: string;
+	alt: string;
+}
 
 export interface List {
 	title: string;

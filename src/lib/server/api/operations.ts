@@ -117,6 +117,9 @@ export const operations: readonly Operation[] = [
 	op('get', '/jobs/{id}/sheets/{seq}/sheet.pdf', 'The same as a PDF, byte for byte', {
 		type: 'application/pdf'
 	}),
+	op('get', '/jobs/{id}/customer.pdf', 'The customer’s page as it comes to now', {
+		type: 'application/pdf'
+	}),
 	op('get', '/keys', 'Public keys that this shop has sealed with', { open: true }),
 	op('post', '/verify', 'What is to be said of a job file: its chain and its seals', {
 		input: jobFileSchema,

@@ -37,12 +37,20 @@ const soft = '#55605c';
 const line = '#b9c2be';
 const tones = { stop: '#8c1c1c', open: '#8a4b00', plain: ink };
 
-export async function sheetPdf(sheet: Sheet, seal: SealMark): Promise<Buffer> {
+/** A page that carries no seal: when it was drawn, and its photos as data URLs by their ids. */
+export interface PlainMark {
+	drawnAt: string;
+	photos: Readonly<Record<string, string>>;
+}
+
+export async function sheetPdf(sheet: Sheet, mark: SealMark | PlainMark): Promise<Buffer> {
+	const seal = 'head' in mark ? mark : undefined;
+	const pictures = 'photos' in mark ? mark.photos : {};
 	const definition: Parameters<typeof pdfmake.createPdf>[0] = {
 		info: {
 			title: `${sheet.title}, ${sheet.facts[0]?.join(' ') ?? ''}`,
 			author: sheet.shop,
-			creationDate: new Date(seal.signedAt)
+			creationDate: new Date('head' in mark ? mark.signedAt : mark.drawnAt)
 		},
 		pageSize: 'A4',
 		pageMargins: [36, 36, 36, 44],
@@ -52,11 +60,18 @@ export async function sheetPdf(sheet: Sheet, seal: SealMark): Promise<Buffer> {
 			fontSize: 7,
 			color: soft,
 			columns: [
-				`${sheet.title} · ${sheet.facts[0]?.join(' ') ?? ''} · sealed at ${seal.head.slice(0, 16)}`,
+				[sheet.title, sheet.facts[0]?.join(' '), seal && `sealed at ${seal.head.slice(0, 16)}`]
+					.filter(Boolean)
+					.join(' · '),
 				{ text: `Page ${page} of ${pages}`, alignment: 'right', width: 80 }
 			]
 		}),
-		content: [head(sheet), ...sheet.blocks.flatMap(block), sealed(seal), signatures(sheet)]
+		content: [
+			head(sheet),
+			...sheet.blocks.flatMap((one) => block(one, pictures)),
+			...(seal ? [sealed(seal)] : []),
+			...(sheet.signatures.length ? [signatures(sheet)] : [])
+		]
 	};
 	return pdfmake.createPdf(definition).getBuffer();
 }
@@ -78,7 +93,7 @@ const head = ({ shop, title, subtitle, facts }: Sheet): Content => ({
 	margin: [0, 0, 0, 8]
 });
 
-function block(one: Block): Content[] {
+function block(one: Block, pictures: PlainMark['photos']): Content[] {
 	switch (one.kind) {
 		case 'line':
 			return [
@@ -108,8 +123,31 @@ function block(one: Block): Content[] {
 			}));
 		case 'table':
 			return table(one);
+		case 'pictures':
+			return [
+				title(one.title),
+				{ columns: one.pictures.map(({ svg }) => ({ svg, width: 240 })), columnGap: 20 },
+				{ text: one.caption, fontSize: 7.5, color: soft }
+			];
+		case 'photos':
+			return [title(one.title), ...pairs(one.photos).map((pair) => photoRow(pair, pictures))];
 	}
 }
+
+const photoRow = (
+	pair: readonly { id: string; caption: string }[],
+	pictures: PlainMark['photos']
+): Content => ({
+	unbreakable: true,
+	columnGap: 14,
+	margin: [0, 4, 0, 4],
+	columns: pair.map(({ id, caption }) => ({
+		stack: [
+			...(pictures[id] ? [{ image: pictures[id], fit: [250, 190] as [number, number] }] : []),
+			{ text: caption, fontSize: 8, color: soft }
+		]
+	}))
+});
 
 const title = (text: string): Content => ({ text, bold: true, fontSize: 11, margin: [0, 8, 0, 2] });
 

@@ -12,7 +12,7 @@ import type { Fault } from '../../../core/result.ts';
 import type { JobFile } from '../../schema/job-file.ts';
 import { parseJson } from '../api/body.ts';
 import { readJobFile } from '../exchange/read-job-file.ts';
-import { sheetPdf, type SealMark } from '../exchange/sheet-pdf.ts';
+import { sheetPdf, type PlainMark, type SealMark } from '../exchange/sheet-pdf.ts';
 import { proveBook } from '../proof/chain.ts';
 import { proveFile, proveSeals, type Signers } from '../proof/verify.ts';
 
@@ -69,6 +69,6 @@ export const proveJob = task(
 );
 
 /** Draws a sheet. */
-export const drawSheet = task(({ sheet, mark }: { sheet: Sheet; mark: SealMark }) =>
+export const drawSheet = task(({ sheet, mark }: { sheet: Sheet; mark: SealMark | PlainMark }) =>
 	sheetPdf(sheet, mark)
 );

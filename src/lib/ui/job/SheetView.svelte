@@ -3,7 +3,13 @@
 	import type { Snippet } from 'svelte';
 
 	/** A sheet on screen and on paper; the sealed PDF draws the same data. */
-	let { sheet, proof }: { sheet: Sheet; proof?: Snippet } = $props();
+	interface Props {
+		sheet: Sheet;
+		proof?: Snippet;
+		/** Where its photos are. */
+		photos?: string;
+	}
+	let { sheet, proof, photos = '' }: Props = $props();
 	const tones: Record<Tone, { box: string; title: string }> = {
 		stop: { box: 'border-madder', title: 'text-madder' },
 		open: { box: 'border-ochre', title: 'text-ochre' },
@@ -39,7 +45,11 @@
 				{#each block.lines as line, j (j)}<p>{line}</p>{/each}
 			</section>
 		{:else if block.kind === 'lists'}
-			<section class="mt-4 grid gap-x-8 gap-y-3 sm:grid-cols-2 print:grid-cols-2">
+			<section
+				class="mt-4 grid gap-x-8 gap-y-3 {block.lists.length > 1
+					? 'sm:grid-cols-2 print:grid-cols-2'
+					: ''}"
+			>
 				{#each block.lists as list (list.title)}
 					<div class={list.framed ? 'border-2 border-ink p-2' : ''}>
 						{#if list.title}<h2 class="text-lg">{list.title}</h2>{:else}<div
@@ -88,6 +98,36 @@
 					</table>
 				</div>
 				{#each block.notes ?? [] as note, j (j)}<p class="caption mt-1">{note}</p>{/each}
+			</section>
+		{:else if block.kind === 'pictures'}
+			<section class="mt-5 break-inside-avoid">
+				<h2 class="text-lg">{block.title}</h2>
+				<div class="grid grid-cols-2 gap-6">
+					{#each block.pictures as picture (picture.alt)}
+						<img
+							src="data:image/svg+xml,{encodeURIComponent(picture.svg)}"
+							alt={picture.alt}
+							class="w-full"
+						/>
+					{/each}
+				</div>
+				<p class="caption">{block.caption}</p>
+			</section>
+		{:else if block.kind === 'photos'}
+			<section class="mt-5">
+				<h2 class="text-lg">{block.title}</h2>
+				<ul class="grid grid-cols-2 gap-4 sm:grid-cols-3 print:grid-cols-3">
+					{#each block.photos as photo (photo.id)}
+						<li class="break-inside-avoid">
+							<img
+								src="{photos}/{photo.id}"
+								alt={photo.caption || 'Photo of the job'}
+								class="w-full border border-line"
+							/>
+							<p class="caption">{photo.caption}</p>
+						</li>
+					{/each}
+				</ul>
 			</section>
 		{:else}
 			<section class="mt-5 border-t border-edge pt-3 text-[13px]">

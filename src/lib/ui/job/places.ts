@@ -15,7 +15,8 @@ export const pagesOf: Readonly<Partial<Record<Stage, readonly { to: string; name
 		{ to: '/bench', name: 'Bench' }
 	],
 	'hand-over': [
-		{ to: '', name: 'Sheet' },
+		{ to: '', name: 'Sign and sheet' },
+		{ to: '/customer', name: 'Customer’s page' },
 		{ to: '/retorque', name: 'Wheels: slip and check' }
 	]
 };
