@@ -1,4 +1,5 @@
 /** Old part against new on the bench. Tolerances are own choice; a maker's data goes before them. */
+import type { Layout } from '../layout/types.ts';
 import { formatNumber } from '../units/format.ts';
 
 export const comparedParts = ['damper', 'spring'] as const;
@@ -12,6 +13,18 @@ export interface Dimension {
 	tolerance: number;
 	/** What a difference would do. */
 	matters: string;
+	/** Only of dampers that end so; absent: of all. */
+	ends?: readonly LowerEnd[];
+}
+
+/** How a damper is held below: clamped by its tube, between two bolts of a bracket, or by an eye. */
+type LowerEnd = 'clamp' | 'bracket' | 'eye';
+
+/** How this layout holds the lower end of its dampers. */
+export function lowerEndOf({ build, joints }: Layout): LowerEnd {
+	const bottom = joints.filter(({ key }) => build.bottom.includes(key));
+	if (bottom.some(({ kind }) => kind === 'clamp')) return 'clamp';
+	return build.damper === 'strut' && bottom.length > 1 ? 'bracket' : 'eye';
 }
 
 const dimension = (
@@ -19,8 +32,9 @@ const dimension = (
 	name: string,
 	tolerance: number,
 	matters: string,
-	unit: Dimension['unit'] = 'mm'
-): Dimension => ({ key, name, tolerance, matters, unit });
+	unit: Dimension['unit'] = 'mm',
+	ends?: Dimension['ends']
+): Dimension => ({ key, name, tolerance, matters, unit, ...(ends && { ends }) });
 
 export const dimensionsOf: Readonly<Record<ComparedPart, readonly Dimension[]>> = {
 	damper: [
@@ -30,9 +44,43 @@ export const dimensionsOf: Readonly<Record<ComparedPart, readonly Dimension[]>> 
 			'bushWidthMm',
 			'Lower bush width',
 			0.5,
-			'It will not enter its bracket, or it is pinched'
+			'It will not enter its bracket, or it is pinched',
+			'mm',
+			['eye']
 		),
-		dimension('boreMm', 'Lower bore', 0.2, 'The bolt will not enter, or it moves'),
+		dimension('boreMm', 'Lower bore', 0.2, 'The bolt will not enter, or it moves', 'mm', ['eye']),
+		dimension(
+			'tubeMm',
+			'Tube in the clamp',
+			0.2,
+			'It will not enter, or slips in its clamp',
+			'mm',
+			['clamp']
+		),
+		dimension(
+			'stopHeightMm',
+			'Stop or bracket to tube end',
+			1,
+			'How deep it sits in the clamp, and so camber and height',
+			'mm',
+			['clamp']
+		),
+		dimension(
+			'holeSpacingMm',
+			'Knuckle holes, apart',
+			0.5,
+			'The bolts will not enter; camber',
+			'mm',
+			['bracket']
+		),
+		dimension(
+			'bracketWidthMm',
+			'Bracket, inside width',
+			0.5,
+			'The knuckle will not enter, or is pinched',
+			'mm',
+			['bracket']
+		),
 		dimension('studSpacingMm', 'Mount stud spacing', 1, 'The mount will not enter the body')
 	],
 	spring: [
@@ -66,22 +114,31 @@ export interface ComparisonAnswer {
 	words: string;
 }
 
-/** What can be measured of both: a broken spring has no free length. */
-export const dimensionsFor = (part: ComparedPart, oldBroken: boolean): readonly Dimension[] =>
-	dimensionsOf[part].filter(({ key }) => !(oldBroken && key === 'freeLengthMm'));
+interface Compared {
+	/** The old spring is in pieces: its free length is not asked, and not believed. */
+	oldBroken?: boolean;
+	/** How the damper is held below; absent: whatever was measured counts. */
+	lowerEnd?: LowerEnd;
+}
 
-/**
- * Compares what was measured of an old and a new part.
- *
- * @param how.oldBroken the old spring is in pieces: its free length is not asked, and not believed
- */
+/** What can be measured of both: a broken spring has no free length, a tube in a clamp no bush. */
+export const dimensionsFor = (
+	part: ComparedPart,
+	{ oldBroken = false, lowerEnd }: Compared
+): readonly Dimension[] =>
+	dimensionsOf[part].filter(
+		({ key, ends }) =>
+			!(oldBroken && key === 'freeLengthMm') && (!lowerEnd || !ends || ends.includes(lowerEnd))
+	);
+
+/** Compares what was measured of an old and a new part. */
 export function compareParts(
 	part: ComparedPart,
 	old: PartMeasures,
 	fresh: PartMeasures,
-	{ oldBroken = false } = {}
+	how: Compared = {}
 ): ComparisonAnswer {
-	const rows = dimensionsFor(part, oldBroken).map((one): DimensionVerdict => {
+	const rows = dimensionsFor(part, how).map((one): DimensionVerdict => {
 		const [a, b] = [old.values[one.key], fresh.values[one.key]];
 		if (a === undefined || b === undefined)
 			return { ...one, old: a, new: b, verdict: 'not-measured' };

@@ -5,15 +5,15 @@ type Heights = Partial<Record<Corner, number>>;
 
 /** The car's outline between its wheels' centres, in shares of the distance between them; up is negative. */
 const outline: readonly (readonly [x: number, y: number])[] = [
-	[-0.3, -0.12],
-	[-0.28, -0.3],
-	[-0.05, -0.36],
-	[0.2, -0.42],
-	[0.38, -0.66],
-	[0.8, -0.66],
-	[1.02, -0.42],
-	[1.26, -0.38],
-	[1.28, -0.12]
+	[-0.3, -0.01],
+	[-0.29, -0.26],
+	[-0.06, -0.34],
+	[0.22, -0.4],
+	[0.4, -0.64],
+	[0.82, -0.64],
+	[1.04, -0.4],
+	[1.25, -0.36],
+	[1.27, -0.01]
 ];
 const wheelAt = 250;
 const width = 420;
@@ -34,7 +34,7 @@ function body(frontMm: number, rearMm: number): string {
 }
 
 const wheel = (x: number) =>
-	`<circle cx="${x}" cy="${axle}" r="34" fill="none" stroke="#1c2321" stroke-width="5"/>` +
+	`<circle cx="${x}" cy="${axle}" r="34" fill="#ffffff" stroke="#1c2321" stroke-width="5"/>` +
 	`<circle cx="${x}" cy="${axle}" r="5" fill="#1c2321"/>`;
 
 /**

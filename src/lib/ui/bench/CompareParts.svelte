@@ -1,6 +1,12 @@
 <script lang="ts">
 	import { springFinding } from '$core/job/findings';
-	import { compareParts, dimensionsFor, type ComparedPart, type Hand } from '$core/bench/compare';
+	import {
+		compareParts,
+		dimensionsFor,
+		lowerEndOf,
+		type ComparedPart,
+		type Hand
+	} from '$core/bench/compare';
 	import { axleOf, isLeft, type Corner } from '$core/height/corners';
 	import { formatNumber } from '$core/units/format';
 	import { parseQuantity } from '$core/units/parse';
@@ -12,6 +18,7 @@
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import PartDrawing from './PartDrawing.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 
 	/** Old part against new: measured side by side, the difference drawn, explained or sent back. */
@@ -23,7 +30,11 @@
 	const kept = $derived(job.work.book.get('comparison', subject));
 	/** A broken spring has no free length. */
 	const oldBroken = $derived(springFinding(job.work.book, corner)?.state === 'broken');
-	const dimensions = $derived(dimensionsFor(part, part === 'spring' && oldBroken));
+	const how = $derived({
+		oldBroken: part === 'spring' && oldBroken,
+		lowerEnd: lowerEndOf(job.work.scope.layouts[axleOf(corner)])
+	});
+	const dimensions = $derived(dimensionsFor(part, how));
 	const handed = $derived(
 		part === 'damper' && job.work.scope.layouts[axleOf(corner)].build.damper === 'strut'
 	);
@@ -65,7 +76,7 @@
 		old: { values: values('old'), ...(handed && { hand: ownHand() }) },
 		new: { values: values('new'), ...(handed && newHand && { hand: newHand }) }
 	});
-	const answer = $derived(compareParts(part, measures.old, measures.new, { oldBroken }));
+	const answer = $derived(compareParts(part, measures.old, measures.new, how));
 	const faults = $derived(
 		dimensions.some(
 			({ key, unit }) => read('old', key, unit)?.fault ?? read('new', key, unit)?.fault
@@ -190,6 +201,7 @@
 			</tbody>
 		</table>
 	</div>
+	<PartDrawing {part} old={measures.old.values} fresh={measures.new.values} />
 	{#if part === 'spring' && oldBroken}
 		<p class="mt-2 text-[15px]">The old one was found broken: it has no free length to compare.</p>
 	{/if}

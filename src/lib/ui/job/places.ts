@@ -26,10 +26,17 @@ export const stageHref = (jobId: string, stage: Stage): string => `/jobs/${jobId
 /** The round, of one corner. */
 export const setHref = (jobId: string, corner: Corner): string => `/jobs/${jobId}/set?of=${corner}`;
 
+/** The place of the bench where a step is done. */
+export function benchAt(stepId: string | undefined): string {
+	const kind = stepId?.split('/')[1];
+	if (kind === 'compress') return 'compressor';
+	return kind === 'restack' || kind === 'prime' ? 'stack' : 'compare';
+}
+
 /** The page where the next thing is done, opened at its corner or step. */
 export function nextHref(jobId: string, { stage, corner, stepId, page }: Next): string {
 	const base = stageHref(jobId, stage);
-	if (page === 'bench') return `${base}/bench?corner=${corner}`;
+	if (page === 'bench') return `${base}/bench?corner=${corner}&at=${benchAt(stepId)}`;
 	if (page === 'parts') return `${base}/parts`;
 	if (page === 'corner' && corner) return setHref(jobId, corner);
 	if (stage === 'work' && stepId) return `${base}?step=${encodeURIComponent(stepId)}`;

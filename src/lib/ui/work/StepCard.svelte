@@ -12,6 +12,7 @@
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { onMount } from 'svelte';
+	import { benchAt } from '../job/places';
 	import ArmSpringNote from './ArmSpringNote.svelte';
 
 	/** One step, one question: what, with which tool, what to mind, and what must be seen before it counts. */
@@ -61,7 +62,10 @@
 		if (step.doneIn === 'heights-after') return { href: `${base}/check`, name: 'Read the heights' };
 		if (step.doneIn === 'round') return { href: `${base}/set`, name: 'Into the torque round' };
 		if (step.doneIn === 'bench')
-			return { href: `${base}/work/bench?corner=${step.corners[0]}`, name: 'To the bench page' };
+			return {
+				href: `${base}/work/bench?corner=${step.corners[0]}&at=${benchAt(step.id)}`,
+				name: 'To the bench page'
+			};
 		return undefined;
 	});
 	const ticked = $derived(!elsewhere || step.doneIn === 'bench');

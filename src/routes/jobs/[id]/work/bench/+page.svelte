@@ -5,6 +5,12 @@
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { benchWants } from '$core/job/work';
+	import type { StepKind } from '$core/work/kinds';
+	import { blockedBy } from '$core/work/order';
+	import type { WorkStep } from '$core/work/step';
+	import type { Refusal } from '$lib/client/api';
+	import { nextHref } from '$lib/ui/job/places';
+	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import ArmSpringForce from '$lib/ui/bench/ArmSpringForce.svelte';
 	import CompareParts from '$lib/ui/bench/CompareParts.svelte';
@@ -38,6 +44,24 @@
 		const search = new URLSearchParams({ corner: corner!, at: place!, ...to });
 		void goto(`?${search}`, { replaceState: true, keepFocus: true, noScroll: true });
 	};
+	/** Which steps stand at a place of the bench. */
+	const kindsAt: Record<string, readonly StepKind[]> = {
+		compare: ['compare'],
+		compressor: ['compress', 'shaft-off', 'release'],
+		stack: ['restack', 'prime'],
+		arm: []
+	};
+	const step = $derived(
+		job.work.order.steps.find(
+			({ id, kind, corners: at }) =>
+				at[0] === corner && !job.work.done.has(id) && kindsAt[place ?? '']?.includes(kind)
+		)
+	);
+	let refusal = $state<Refusal>();
+	async function finish(one: WorkStep) {
+		refusal = await job.keep('step', one.id, { state: 'done', note: '' });
+		if (!refusal) await goto(nextHref(job.record.id, job.next));
+	}
 	const wants = $derived((of: Corner) =>
 		job.work.order.steps
 			.filter((step) => step.corners[0] === of && step.corners.length === 1)
@@ -78,10 +102,40 @@
 					>
 				{/each}
 			</div>
-			<span class="flex-1"></span>
-			<ActionButton class="min-h-14" href="/jobs/{job.record.id}/work"
-				>Back to the steps</ActionButton
-			>
+		</div>
+		<RefusalNotice {refusal} />
+		<!-- The step that stands here is ticked off here, and the next one opens. -->
+		<div class="mb-3 flex flex-wrap items-center gap-3">
+			{#if step}
+				{@const open = benchWants(job.record, job.work.book, step)}
+				<p class="me-auto min-w-0 text-lg">
+					<b>{step.title}</b>
+					<span class={open.length ? 'text-ochre' : 'text-spruce'}
+						>{open.length
+							? `◇ still: ${open[0]}${open.length > 1 ? ` and ${open.length - 1} more` : ''}`
+							: '✓ nothing wanting'}</span
+					>
+				</p>
+				{#if open.length === 0 && !step.gate && !blockedBy(job.work.order, step.id, job.work.done).length}
+					<ActionButton weight="main" data-main onclick={() => finish(step)}
+						>Done, next step</ActionButton
+					>
+				{:else}
+					<ActionButton
+						weight={open.length ? 'plain' : 'main'}
+						class="min-h-14"
+						href="/jobs/{job.record.id}/work?step={encodeURIComponent(step.id)}"
+						>{open.length
+							? 'To the step'
+							: `${step.gate?.question ?? 'To the step'} →`}</ActionButton
+					>
+				{/if}
+			{:else}
+				<p class="me-auto text-lg text-spruce">✓ Nothing left here</p>
+				<ActionButton weight="main" href={nextHref(job.record.id, job.next)}
+					>Next: {job.next.text} →</ActionButton
+				>
+			{/if}
 		</div>
 		{#key `${corner} ${place}`}
 			{#if place === 'compare'}
