@@ -18,7 +18,7 @@ import { addDevice } from '../src/lib/server/devices/devices.ts';
 import type { StandInTokens } from '../devices/stand-ins.ts';
 import { importJob } from '../src/lib/server/exchange/job-file.ts';
 import type { JobFile } from '../src/lib/schema/job-file.ts';
-import { append, readJob } from '../src/lib/server/jobs/book.ts';
+import { append, readJob, tell } from '../src/lib/server/jobs/book.ts';
 import type { Sealer } from '../src/lib/server/proof/keys.ts';
 import { sealSignature } from '../src/lib/server/proof/seal.ts';
 import { createPerson } from '../src/lib/server/people.ts';
@@ -40,6 +40,8 @@ interface DemoShop {
 		daysAgo: number;
 	}[];
 	bayPlan: { number: string; bay: number; day: number; hour: number; minutes: number }[];
+	/** When each is promised, as the plan of the bays is told. */
+	promises: { number: string; day: number; hour: number }[];
 	devices: { id: string; name: string; kind: DeviceKind; token: string; wrench: string | null }[];
 }
 
@@ -104,6 +106,26 @@ async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void>
 	}
 }
 
+/** What customers were told, by the lead who opened their jobs. */
+async function promise(db: Database, { promises, people }: DemoShop): Promise<void> {
+	const monday = demoMonday();
+	for (const { number, day, hour } of promises) {
+		const [job] = await listJobs(db, [number]);
+		if (!job) continue;
+		const promisedAt = addHours(addDays(monday, day), hour).toISOString();
+		const { record } = await readJob(db, job.id);
+		if (record.promisedAt) continue;
+		const command = {
+			id: uuidv7(),
+			kind: 'head' as const,
+			subject: 'car',
+			data: { promisedAt },
+			enteredAt: record.openedAt
+		};
+		await tell(db, job.id, command, { person: people[0]! });
+	}
+}
+
 /** The demo's key is made where it is loaded: its signed jobs are sealed there. */
 async function sealDemo(db: Database, row: JobRow, sealer: Sealer): Promise<void> {
 	const job = await readJob(db, row.id);
@@ -129,6 +151,7 @@ export async function loadDemo(db: Database, sealer: Sealer): Promise<void> {
 		await importJob(db, checked.value, null);
 	}
 	await placeCars(db, shop.bayPlan);
+	await promise(db, shop);
 	// Last: an interrupted load is seen as no shop, and starts over with what is here already.
 	await db.transaction(async (tx) => {
 		await createShop(tx, shop.name, shop.units);

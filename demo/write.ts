@@ -150,6 +150,9 @@ const devices = [
 const wrenchFor = (nm: number) =>
 	wrenches.find(({ name }) => name === (nm <= 50 ? 'Short click' : 'Main click'))!;
 
+/** Numbers that are nobody's. */
+let telephones = 9;
+
 function vehicle(
 	plate: string,
 	vin: string | null,
@@ -189,6 +192,7 @@ function vehicle(
 		model,
 		modelYear,
 		owner,
+		phone: `555 01${String(++telephones).padStart(2, '0')}`,
 		wheelbaseMm,
 		modifications: more.modifications ?? '',
 		axles: { front: axle('front', 0), rear: axle('rear', 1) },
@@ -1006,6 +1010,15 @@ write('shop.json', {
 		{ number: '2026-0269', bay: 1, day: 2, hour: 8, minutes: 150 },
 		{ number: '2026-0268', bay: 0, day: 2, hour: 10.5, minutes: 270 },
 		{ number: '2026-0267', bay: 1, day: 3, hour: 13, minutes: 210 }
+	],
+	promises: [
+		{ number: '2026-0251', day: 0, hour: 17 },
+		{ number: '2026-0257', day: 0, hour: 16 },
+		{ number: '2026-0262', day: 0, hour: 12 },
+		{ number: '2026-0264', day: 1, hour: 17 },
+		{ number: '2026-0269', day: 2, hour: 17 },
+		{ number: '2026-0268', day: 2, hour: 17 },
+		{ number: '2026-0260', day: 4, hour: 12 }
 	]
 });
 for (const story of stories) {

@@ -368,7 +368,7 @@ test('the wheels of a signed car are checked again, and the car leaves the list'
 	jobUrl
 }) => {
 	await page.goto('/');
-	await page.getByRole('link', { name: 'Wheels to check' }).click();
+	await page.getByRole('link', { name: 'Due', exact: true }).click();
 	const row = page.getByRole('listitem').filter({ hasText: '2026-0238' });
 	await expect(row).toContainText('◇ at 167950 km to 168000 km');
 	await row.getByRole('link', { name: 'Check, or slip' }).click();

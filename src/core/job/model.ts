@@ -44,6 +44,8 @@ export interface Vehicle {
 	model: string;
 	modelYear: number | null;
 	owner: string;
+	/** Of the customer; absent: not noted. */
+	phone?: string;
 	wheelbaseMm: number;
 	modifications: string;
 	axles: Record<Axle, VehicleAxle>;
@@ -248,6 +250,8 @@ export interface JobHeader {
 	limits: TwistLimits;
 	/** Absent: parts are renewed. */
 	purpose?: JobPurpose;
+	/** When the customer was told it would be ready. */
+	promisedAt?: string | null;
 }
 
 /** Longest side of a kept picture, pixels: cut in the browser to save the way, and again by the server. */

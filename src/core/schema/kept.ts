@@ -66,6 +66,7 @@ export const vehicle = () =>
 		model: text(60).required(),
 		modelYear: Joi.number().integer().min(1900).max(2100).allow(null).required(),
 		owner: text(120).required(),
+		phone: text(40),
 		wheelbaseMm: mm().min(1500).max(5000).required(),
 		modifications: text(2000).required(),
 		axles: Joi.object({ front: axle(), rear: axle() }).required(),

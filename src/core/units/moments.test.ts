@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { isTimeZone, momentsOf } from './moments.ts';
+import { isTimeZone, momentsOf, parseTimeOfDay } from './moments.ts';
 
 const at = '2026-03-05T22:05:00.000Z';
 const tell = (timeZone: string, hours: '12' | '24' = '24') =>
@@ -40,5 +40,31 @@ describe('moments of the shop', () => {
 
 	it('know a zone from a slip', () => {
 		expect([isTimeZone('Europe/Oslo'), isTimeZone('Europe/Osla')]).toEqual([true, false]);
+	});
+});
+
+describe('a time of day', () => {
+	it.each([
+		['16:30', 990],
+		['16.30', 990],
+		['1630', 990],
+		['8', 480],
+		['4 pm', 960],
+		['4:30pm', 990],
+		['12am', 0],
+		['12 pm', 720],
+		['0', 0]
+	])('“%s” is %i minutes', (text, minutes) => expect(parseTimeOfDay(text)).toBe(minutes));
+
+	it.each(['', 'noon', '25', '13 pm', '0 am', '8:60', '123456'])('“%s” is none', (text) =>
+		expect(parseTimeOfDay(text)).toBeUndefined()
+	);
+
+	it('of a day is a moment, and back', () => {
+		const oslo = tell('Europe/Oslo');
+		expect(oslo.at('2026-03-05', 990)).toBe('2026-03-05T15:30:00.000Z');
+		// Summer time.
+		expect(oslo.at('2026-07-05', 990)).toBe('2026-07-05T14:30:00.000Z');
+		expect(oslo.minutesOf('2026-07-05T14:30:00.000Z')).toBe(990);
 	});
 });

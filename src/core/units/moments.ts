@@ -1,5 +1,6 @@
 /** Moments as the shop tells them: in its own time zone, by 24 or 12 hours, whoever looks and wherever. */
-import { parseISO } from 'date-fns';
+import { TZDate } from '@date-fns/tz';
+import { parseISO, toDate } from 'date-fns';
 
 export const hourChoices = ['24', '12'] as const;
 export type HourChoice = (typeof hourChoices)[number];
@@ -29,7 +30,22 @@ export interface Moments {
 	ofDay(minutes: number): string;
 	/** The day in the shop, `2026-03-05`. */
 	isoDay(at: string | Date): string;
+	/** A day of the shop and minutes from its midnight, as a moment. */
+	at(isoDay: string, minutes: number): string;
+	/** Minutes from the shop's midnight. */
+	minutesOf(at: string | Date): number;
 	readonly timeZone: string;
+}
+
+/** A time of day as people type it: `16:30`, `16.30`, `1630`, `4 pm`, `4:30pm`, `8`; undefined: none. */
+export function parseTimeOfDay(text: string): number | undefined {
+	const found = /^\s*(\d{1,2})(?:[:.h]?(\d{2}))?\s*(am|pm|a|p)?\.?\s*$/i.exec(text);
+	if (!found) return undefined;
+	const [, hours = '', minutes = '0', half] = found;
+	const [hour, minute] = [Number(hours), Number(minutes)];
+	if (minute > 59 || hour > (half ? 12 : 23) || (half && hour === 0)) return undefined;
+	const afternoon = half?.toLowerCase().startsWith('p') ? 12 : 0;
+	return ((half ? hour % 12 : hour) + afternoon) * 60 + minute;
 }
 
 /** Whether this runtime knows a zone by that name. */
@@ -69,12 +85,21 @@ export function momentsOf(clock: () => ShopClock): Moments {
 		time: (at) => tell(at, time()),
 		short: (at) => tell(at, { ...date, ...time() }),
 		moment: (at) => tell(at, { ...date, year: 'numeric', ...time() }),
-		ofDay: (minutes) => tell(new Date((Math.round(minutes) % 1440) * 60_000), time(), 'UTC'),
+		ofDay: (minutes) => tell(toDate((Math.round(minutes) % 1440) * 60_000), time(), 'UTC'),
 		isoDay: (at) =>
 			tell(at, { year: 'numeric', month: '2-digit', day: '2-digit' })
 				.split('/')
 				.reverse()
 				.join('-'),
+		at(isoDay, minutes) {
+			const [year = 0, month = 1, day = 1] = isoDay.split('-').map(Number);
+			const zoned = new TZDate(year, month - 1, day, 0, minutes, clock().timeZone);
+			return toDate(zoned.getTime()).toISOString();
+		},
+		minutesOf(at) {
+			const zoned = new TZDate(typeof at === 'string' ? parseISO(at) : at, clock().timeZone);
+			return zoned.getHours() * 60 + zoned.getMinutes();
+		},
 		get timeZone() {
 			return clock().timeZone;
 		}

@@ -12,6 +12,7 @@ export const newJobSchema = Joi.object({
 	technicianId: uuid().allow(null, ''),
 	purpose: Joi.string().valid(...jobPurposes),
 	wheelsOff: Joi.boolean(),
+	promisedAt: moment().allow(null),
 	device: text(60).disallow('')
 });
 

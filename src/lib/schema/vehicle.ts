@@ -50,6 +50,7 @@ export const vehicleSchema = Joi.object({
 	model: text(60).default(''),
 	modelYear: Joi.number().integer().min(1900).max(lastYear).allow(null),
 	owner: text(120).default(''),
+	phone: text(40).default(''),
 	wheelbase: quantity('length', { min: 1500, max: 5000 })
 		.allow(null, '')
 		.description('until it is said, what cars usually have'),

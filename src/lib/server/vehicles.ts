@@ -38,6 +38,7 @@ export interface VehicleInput {
 	model: string;
 	modelYear?: number | null;
 	owner: string;
+	phone?: string;
 	wheelbase?: Quantity | null | '';
 	modifications: string;
 	front: AxleInput;
@@ -163,6 +164,7 @@ function toVehicle(input: VehicleInput, version: number): Vehicle {
 		model: input.model,
 		modelYear: input.modelYear ?? null,
 		owner: input.owner,
+		...(input.phone && { phone: input.phone }),
 		wheelbaseMm: si('wheelbaseMm', input.wheelbase) ?? usualSizes.wheelbaseMm.value,
 		modifications: input.modifications,
 		axles: { front: axle('front'), rear: axle('rear') },

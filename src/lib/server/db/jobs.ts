@@ -94,6 +94,16 @@ export interface JobLine {
 	soakHours: number;
 	odometerKm: number | null;
 	wheelTorqueNm: number | null;
+	technicianId: string | null;
+	promisedAt: string | null;
+	/** Parts that are not here. */
+	partsWaiting: number;
+	/** Of the customer; empty: not noted. */
+	phone: string;
+	/** Who said something of it last, what and when; empty and null: nobody yet. */
+	lastPerson: string;
+	lastWhat: string;
+	lastAt: string | null;
 }
 
 const toLine = (row: Row): JobLine => ({
@@ -114,7 +124,14 @@ const toLine = (row: Row): JobLine => ({
 	minutesLeft: row.minutes_left as number | null,
 	soakHours: row.soak_hours as number,
 	odometerKm: row.odometer_km as number | null,
-	wheelTorqueNm: row.wheel_torque_nm as number | null
+	wheelTorqueNm: row.wheel_torque_nm as number | null,
+	technicianId: row.technician_id as string | null,
+	promisedAt: (row.promised_at as Date | null)?.toISOString() ?? null,
+	partsWaiting: row.parts_waiting as number,
+	phone: row.phone as string,
+	lastPerson: (row.last_person as string | null) ?? '',
+	lastWhat: row.last_what as string,
+	lastAt: (row.last_at as Date | null)?.toISOString() ?? null
 });
 
 /**
@@ -122,10 +139,11 @@ const toLine = (row: Row): JobLine => ({
  * would where the optimizer begins elsewhere because the tables are still small.
  */
 const select = (index?: 'list' | 'car' | 'recheck') =>
-	`SELECT ${index ? 'STRAIGHT_JOIN' : ''} l.*, j.number, t.name AS technician
+	`SELECT ${index ? 'STRAIGHT_JOIN' : ''} l.*, j.number, t.name AS technician, p.name AS last_person
 	   FROM job_lines l ${index ? `FORCE INDEX (job_lines_${index})` : ''}
 	   JOIN jobs j ON j.id = l.job_id
-	   LEFT JOIN people t ON t.id = l.technician_id`;
+	   LEFT JOIN people t ON t.id = l.technician_id
+	   LEFT JOIN people p ON p.id = l.last_person_id`;
 
 /** Which lines, latest first. */
 export interface LineFilter {
@@ -148,9 +166,12 @@ export async function listLines(
 		where.push('l.vehicle_id = ?');
 		values.push(vehicleId);
 	}
-	for (const word of words) {
-		where.push('l.job_id IN (SELECT w.job_id FROM job_words w WHERE w.word LIKE ?)');
-		values.push(`${word.replace(/[\\%_]/g, '\\$&')}%`);
+	if (words.length) {
+		const found = 'l.job_id IN (SELECT w.job_id FROM job_words w WHERE w.word LIKE ?)';
+		const begins = (word: string) => `${word.replace(/[\\%_]/g, '\\$&')}%`;
+		// Or all of it is one word: a plate that is kept without the space it is asked with.
+		where.push(`(${words.map(() => found).join(' AND ')} OR ${found})`);
+		values.push(...words.map(begins), begins(words.join('')));
 	}
 	const index = words.length ? undefined : vehicleId ? 'car' : 'list';
 	const rows = await db.rows(

@@ -18,9 +18,9 @@ export const projectionTables = [
 ] as const;
 
 /** A line of the lists as it is kept: number and technician's name stand elsewhere. */
-export interface LineRow extends Omit<JobLine, 'id' | 'number' | 'technician'> {
+export interface LineRow extends Omit<JobLine, 'id' | 'number' | 'technician' | 'lastPerson'> {
 	jobId: string;
-	technicianId: string | null;
+	lastPersonId: string | null;
 	/** Its wheels are still to be checked. */
 	recheck: boolean;
 }
@@ -29,15 +29,19 @@ export async function putLine(db: Database, line: LineRow): Promise<void> {
 	await db.run(
 		`REPLACE INTO job_lines
 		   (job_id, vehicle_id, plate, car, owner, complaint, corners, technician_id, stage, owed, minutes,
-		    minutes_left, soak_hours, odometer_km, wheel_torque_nm, opened_at, signed_at, closed, recheck)
+		    minutes_left, soak_hours, odometer_km, wheel_torque_nm, opened_at, signed_at, closed, recheck,
+		    promised_at, parts_waiting, phone, last_person_id, last_what, last_at)
 		 VALUES
 		   (:jobId, :vehicleId, :plate, :car, :owner, :complaint, :corners, :technicianId, :stage, :owed, :minutes,
-		    :minutesLeft, :soakHours, :odometerKm, :wheelTorqueNm, :openedAt, :signedAt, :closed, :recheck)`,
+		    :minutesLeft, :soakHours, :odometerKm, :wheelTorqueNm, :openedAt, :signedAt, :closed, :recheck,
+		    :promisedAt, :partsWaiting, :phone, :lastPersonId, :lastWhat, :lastAt)`,
 		{
 			...line,
 			corners: line.corners.join(','),
 			openedAt: new Date(line.openedAt),
 			signedAt: line.signedAt && new Date(line.signedAt),
+			promisedAt: line.promisedAt && new Date(line.promisedAt),
+			lastAt: line.lastAt && new Date(line.lastAt),
 			closed: line.signedAt !== null
 		}
 	);

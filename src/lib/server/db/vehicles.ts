@@ -29,6 +29,7 @@ function toVehicle(row: Row, axleRows: Row[]): Vehicle {
 		model: row.model as string,
 		modelYear: row.model_year as number | null,
 		owner: row.owner as string,
+		...(row.phone && { phone: row.phone as string }),
 		wheelbaseMm: row.wheelbase_mm as number,
 		modifications: row.modifications as string,
 		axles: { front: axle('front'), rear: axle('rear') },
@@ -74,9 +75,9 @@ export async function searchVehicles(
 		`SELECT v.id, v.plate, v.make, v.model, v.model_year, v.owner,
 		        COUNT(l.job_id) AS jobs, COALESCE(SUM(NOT l.closed), 0) AS open_jobs
 		   FROM vehicles v LEFT JOIN job_lines l ON l.vehicle_id = v.id
-		  ${where.length ? `WHERE ${where.join(' AND ')}` : ''}
+		  ${where.length ? `WHERE (${where.join(' AND ')}) OR ${bare('v.plate')} LIKE ?` : ''}
 		  GROUP BY v.id ORDER BY v.updated_at DESC, v.id DESC LIMIT ?`,
-		[...words, limit]
+		[...words, ...(words.length ? [`%${plateLetters(search)}%`] : []), limit]
 	);
 	return rows.map((row) => ({
 		id: row.id as string,
@@ -90,6 +91,10 @@ export async function searchVehicles(
 	}));
 }
 
+/** A plate without what stands between its letters, in SQL and of a search. */
+const bare = (column: string): string => `REGEXP_REPLACE(${column}, '[^[:alnum:]]', '')`;
+const plateLetters = (text: string): string => text.replace(/[^\p{L}\p{N}]/gu, '') || '\0';
+
 /** LIKE patterns, one for each word, with the user's own % and _ taken literally. */
 function searchWords(search: string): string[] {
 	return search
@@ -101,8 +106,8 @@ function searchWords(search: string): string[] {
 
 export async function insertVehicle(db: Database, vehicle: Vehicle): Promise<void> {
 	await db.run(
-		`INSERT INTO vehicles (id, plate, vin, make, model, model_year, owner, wheelbase_mm, modifications, entered, version)
-		 VALUES (:id, :plate, :vin, :make, :model, :modelYear, :owner, :wheelbaseMm, :modifications, :entered, :version)`,
+		`INSERT INTO vehicles (id, plate, vin, make, model, model_year, owner, phone, wheelbase_mm, modifications, entered, version)
+		 VALUES (:id, :plate, :vin, :make, :model, :modelYear, :owner, :phone, :wheelbaseMm, :modifications, :entered, :version)`,
 		{ ...vehicle, entered: JSON.stringify(vehicle.entered) }
 	);
 	await putAxles(db, vehicle);
@@ -117,10 +122,10 @@ export async function updateVehicle(
 	const changed = await db.run(
 		`UPDATE vehicles
 		    SET plate = :plate, vin = :vin, make = :make, model = :model, model_year = :modelYear,
-		        owner = :owner, wheelbase_mm = :wheelbaseMm, modifications = :modifications,
+		        owner = :owner, phone = :phone, wheelbase_mm = :wheelbaseMm, modifications = :modifications,
 		        entered = :entered, measured_in = COALESCE(:measuredIn, measured_in), version = version + 1
 		  WHERE id = :id AND version = :version`,
-		{ ...vehicle, measuredIn, entered: JSON.stringify(vehicle.entered) }
+		{ ...vehicle, phone: vehicle.phone ?? '', measuredIn, entered: JSON.stringify(vehicle.entered) }
 	);
 	if (changed === 0) return false;
 	await putAxles(db, vehicle);

@@ -25,6 +25,7 @@ export interface NewJob {
 	purpose?: JobPurpose;
 	/** The wheels come off, though nothing else does. */
 	wheelsOff?: boolean;
+	promisedAt?: string | null;
 }
 
 /**
@@ -75,7 +76,8 @@ export async function openJob(
 					school: 'hub-to-arch',
 					resetAboveMm,
 					limits: { setDeg: twistSetDeg, advisedDeg: twistAdvisedDeg },
-					...(input.purpose && { purpose: input.purpose })
+					...(input.purpose && { purpose: input.purpose }),
+					...(input.promisedAt && { promisedAt: input.promisedAt })
 				}
 			};
 			const joints = corners.flatMap((corner) =>

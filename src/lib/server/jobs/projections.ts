@@ -3,6 +3,7 @@ import { carAt, type Entry } from '../../../core/job/book/entry.ts';
 import { Job } from '../../../core/job/book/job.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
 import { kindOf } from '../../../core/job/kinds/index.ts';
+import { jobParts } from '../../../core/job/parts.ts';
 import type { Vehicle } from '../../../core/job/model.ts';
 import type { JobRecord } from '../../../core/job/record.ts';
 import { wheelTorqueNm } from '../../../core/job/retorque.ts';
@@ -68,9 +69,9 @@ const keepFact = (
 		storedAt: entry.storedAt
 	});
 
-/** What cars of one model have in common, as a key; the year is kept beside it. */
+/** What cars of one model have in common, as a key; empty where the model is not known. */
 export const modelOf = ({ make, model }: Pick<Vehicle, 'make' | 'model'>): string =>
-	`${make}|${model}`;
+	model ? `${make}|${model}` : '';
 
 /** The line of a job, as its book has it. */
 function lineOf(row: RowName, { record, view, work }: Job): LineRow {
@@ -90,7 +91,6 @@ function lineOf(row: RowName, { record, view, work }: Job): LineRow {
 		owner: vehicle.owner,
 		complaint,
 		corners,
-		technicianId,
 		stage: view.standing.stage,
 		owed: view.standing.owed.length,
 		minutes: expected(),
@@ -100,11 +100,36 @@ function lineOf(row: RowName, { record, view, work }: Job): LineRow {
 		wheelTorqueNm: wheelTorqueNm(record),
 		openedAt,
 		signedAt,
+		technicianId,
+		promisedAt: record.promisedAt ?? null,
+		partsWaiting: jobParts(record).filter(
+			({ status, part }) => part !== 'hardware' && ['to-order', 'ordered'].includes(status)
+		).length,
+		phone: vehicle.phone ?? '',
+		...lastOf({ record, work }),
 		recheck:
 			signedAt !== null &&
 			record.retorques.length === 0 &&
 			record.joints.some(({ kind }) => kind === 'wheel')
 	};
+}
+
+/** Who is on it: the step that somebody has begun, else what was said last. */
+function lastOf({
+	record: { entries },
+	work: { book, order }
+}: Pick<Job, 'record' | 'work'>): Pick<LineRow, 'lastPersonId' | 'lastWhat' | 'lastAt'> {
+	const own = entries.filter(
+		({ kind }) => !['opened', 'head', 'joint', 'car', 'sealed'].includes(kind)
+	);
+	const running = own.findLast(
+		({ kind, subject }) => kind === 'step' && book.get('step', subject)?.state === 'started'
+	);
+	const last = running ?? own.at(-1);
+	if (!last) return { lastPersonId: null, lastWhat: '', lastAt: null };
+	const title = order.steps.find(({ id }) => id === last.subject)?.title;
+	const what = last.kind === 'step' && title ? title : kindOf(last.kind).name;
+	return { lastPersonId: last.personId, lastWhat: what.slice(0, 120), lastAt: last.enteredAt };
 }
 
 /** Words that a job is found by. */

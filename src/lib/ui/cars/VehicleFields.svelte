@@ -21,7 +21,7 @@
 	/** All but what a job needs is folded away for a new car; open where something of it is known or refused. */
 	// svelte-ignore state_referenced_locally
 	let more = $state(full);
-	const first = ['plate', 'make', 'model', 'owner', 'front.layout', 'rear.layout'];
+	const first = ['plate', 'make', 'model', 'owner', 'phone', 'front.layout', 'rear.layout'];
 	$effect(() => {
 		if (refusal?.faults?.some(({ field }) => !first.includes(field))) more = true;
 	});
@@ -66,6 +66,14 @@
 		fault={fault('owner')}
 		maxlength={120}
 		hint="Optional"
+	/>
+	<Field
+		label="Telephone"
+		bind:value={form.phone}
+		fault={fault('phone')}
+		maxlength={40}
+		inputmode="tel"
+		hint="Optional: to call when the wheels are due"
 	/>
 	{#each axles as { key, name } (key)}
 		<SelectField

@@ -29,6 +29,7 @@ export interface VehicleForm {
 	model: string;
 	modelYear: string;
 	owner: string;
+	phone: string;
 	wheelbase: string;
 	modifications: string;
 	front: AxleForm;
@@ -56,6 +57,7 @@ export function emptyForm(): VehicleForm {
 		model: '',
 		modelYear: '',
 		owner: '',
+		phone: '',
 		wheelbase: '',
 		modifications: '',
 		front: axle('macpherson-front'),
@@ -100,6 +102,7 @@ export function formOf(vehicle: Vehicle): VehicleForm {
 		model: vehicle.model,
 		modelYear: vehicle.modelYear === null ? '' : String(vehicle.modelYear),
 		owner: vehicle.owner,
+		phone: vehicle.phone ?? '',
 		wheelbase:
 			vehicle.entered.wheelbaseMm ??
 			(assumed.includes('wheelbaseMm') ? '' : `${vehicle.wheelbaseMm} mm`),

@@ -5,6 +5,7 @@
 	import { faultOf, type Refusal } from '$lib/client/api';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import PromiseField from './PromiseField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 
 	interface Props {
@@ -16,6 +17,8 @@
 			/** Only where a job is opened. */
 			purpose?: JobPurpose;
 			wheelsOff?: boolean;
+			/** When the customer was told it would be ready. */
+			promisedAt: string | null;
 		};
 		people: { id: string; name: string }[];
 		refusal?: Refusal;
@@ -77,6 +80,7 @@
 		items={people.map((p) => ({ value: p.id, name: p.name }))}
 		fault={faultOf(refusal, 'technicianId')}
 	/>
+	<PromiseField bind:value={form.promisedAt} />
 	<fieldset class="md:col-span-2">
 		<legend class="mb-1 text-[15px] font-semibold">Corners to work on</legend>
 		<div class="mb-2 flex flex-wrap gap-2" role="group" aria-label="At once">

@@ -18,6 +18,7 @@ import {
 	type RoundStop
 } from '$core/procedure/round';
 import type { WorkStep } from '$core/work/step';
+import { rightNow } from '$lib/client/api';
 import type { JobState } from '$lib/client/job-state.svelte';
 
 /** How a corner stands while something is tightened there. */
@@ -128,8 +129,8 @@ export class Round {
 	});
 
 	/** Wrenches for everything that is left, with as few changes as can be. */
-	readonly wrenches: { picks: ReadonlyMap<string, string | undefined>; changes: number } =
-		$derived.by(() => {
+	readonly wrenches: { picks: Record<string, string | undefined>; changes: number } = $derived.by(
+		() => {
 			const ahead = this.stops.flatMap((one) => {
 				if (one.phase === 'load' || this.done(one)) return [];
 				const of = this.#job.record.joints.find(({ id }) => id === one.jointId)!;
@@ -138,16 +139,16 @@ export class Round {
 					? []
 					: [{ key: `${of.id}/${one.action}`, torqueNm, adapter: of.programme?.adapter }];
 			});
-			const today = new Date().toISOString().slice(0, 10);
-			const { picks, changes } = pickWrenches(ahead, this.#rack(), today);
-			return { picks: new Map(ahead.map(({ key }, i) => [key, picks[i]])), changes };
-		});
+			const { picks, changes } = pickWrenches(ahead, this.#rack(), rightNow().slice(0, 10));
+			return { picks: Object.fromEntries(ahead.map(({ key }, i) => [key, picks[i]])), changes };
+		}
+	);
 
 	/** The wrench planned for the stop in hand. */
 	get wrench(): string | undefined {
 		const { stop } = this;
 		if (!stop || stop.phase === 'load') return undefined;
-		return this.wrenches.picks.get(`${stop.jointId}/${stop.action}`);
+		return this.wrenches.picks[`${stop.jointId}/${stop.action}`];
 	}
 
 	/** What names the stop in hand: changes with its joint and its step. */
@@ -228,9 +229,9 @@ export class Round {
 
 	/** The newest row of a person, to be taken back by a row of its own. */
 	newestOf(personId: string | undefined) {
-		const replaced = new Set(this.#job.record.torques.map((row) => row.correctsId));
+		const replaced = this.#job.record.torques.map((row) => row.correctsId);
 		return this.#job.record.torques.findLast(
-			(row) => !row.withdrawn && !replaced.has(row.id) && row.personId === personId
+			(row) => !row.withdrawn && !replaced.includes(row.id) && row.personId === personId
 		);
 	}
 }

@@ -18,7 +18,8 @@
 		corners: [] as Corner[],
 		technicianId: data.person!.id,
 		purpose: 'renew' as JobPurpose,
-		wheelsOff: false
+		wheelsOff: false,
+		promisedAt: null as string | null
 	});
 	let refusal = $state<Refusal>();
 	let busy = $state(false);

@@ -8,4 +8,5 @@ export type Data =
 	| { corners: Corner[] }
 	| { technicianId: string | null }
 	| { school: SchoolKey }
+	| { promisedAt: string | null }
 	| { resetAboveMm: number; entered: string };

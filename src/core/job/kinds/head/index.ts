@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { axleOf, corners as allCorners, type Corner } from '../../../height/corners.ts';
 import { schools, type SchoolKey } from '../../../height/schools.ts';
 import { findLayout } from '../../../layout/catalogue.ts';
-import { quantity, requiredText, text, uuid } from '../../../schema/fields.ts';
+import { moment, quantity, requiredText, text, uuid } from '../../../schema/fields.ts';
 import { cornerList, odometer, school } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import type { Context } from '../../book/entry.ts';
@@ -19,6 +19,7 @@ interface Said {
 	technicianId?: string | null;
 	school?: SchoolKey;
 	resetAbove?: Quantity;
+	promisedAt?: string | null;
 }
 
 const subjects = [
@@ -27,7 +28,8 @@ const subjects = [
 	'corners',
 	'technician',
 	'school',
-	'reset-above'
+	'reset-above',
+	'promised'
 ] as const;
 
 /** What the job is about: one entry for each field that changes, so that two people may change two of them. */
@@ -44,8 +46,9 @@ export const head = defineKind<'head', Said>({
 			corners: cornerList(),
 			technicianId: uuid().allow(null, ''),
 			school: school(),
-			resetAbove: quantity('length', { min: 1, max: 200 })
-		}).or('complaint', 'odometer', 'corners', 'technicianId', 'school', 'resetAbove'),
+			resetAbove: quantity('length', { min: 1, max: 200 }),
+			promisedAt: moment().allow(null)
+		}).or('complaint', 'odometer', 'corners', 'technicianId', 'school', 'resetAbove', 'promisedAt'),
 	kept: () =>
 		Joi.alternatives(
 			Joi.object({ complaint: requiredText(2000) }),
@@ -53,6 +56,7 @@ export const head = defineKind<'head', Said>({
 			Joi.object({ corners: cornerList().required() }),
 			Joi.object({ technicianId: uuid().allow(null).required() }),
 			Joi.object({ school: school().required() }),
+			Joi.object({ promisedAt: moment().allow(null).required() }),
 			Joi.object({
 				resetAboveMm: Joi.number().min(1).max(200).required(),
 				entered: text(60).required()
@@ -91,6 +95,10 @@ export const head = defineKind<'head', Said>({
 			const entered = withUnit(said.resetAbove);
 			put('reset-above', { resetAboveMm, entered }, resetAboveMm === record.resetAboveMm);
 		}
+		if (said.promisedAt !== undefined) {
+			const { promisedAt } = said;
+			put('promised', { promisedAt }, promisedAt === (record.promisedAt ?? null));
+		}
 		if (said.corners) {
 			const corners = inOrder(said.corners);
 			put('corners', { corners }, corners.join() === record.corners.join());
@@ -109,6 +117,7 @@ export const head = defineKind<'head', Said>({
 		if ('corners' in data) return `corners worked on: ${data.corners.join(' ')}`;
 		if ('school' in data) return `heights measured ${schools[data.school].name.toLowerCase()}`;
 		if ('resetAboveMm' in data) return `bushes are owed a re-set above ${data.entered}`;
+		if ('promisedAt' in data) return `promised for ${data.promisedAt ?? 'no time'}`;
 		const { technicianId } = data;
 		return `technician: ${people.find(({ id }) => id === technicianId)?.name ?? (technicianId ? 'somebody' : 'none')}`;
 	}

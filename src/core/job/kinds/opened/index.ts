@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { cornerList, jobNumber, odometer, school, vehicle } from '../../../schema/kept.ts';
-import { requiredText, uuid } from '../../../schema/fields.ts';
+import { moment, requiredText, uuid } from '../../../schema/fields.ts';
 import { jobPurposes } from '../../model.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 
@@ -24,7 +24,8 @@ export const opened = defineKind<'opened'>({
 				setDeg: Joi.number().min(0.1).max(20).required(),
 				advisedDeg: Joi.number().min(0.1).max(45).required()
 			}).required(),
-			purpose: Joi.string().valid(...jobPurposes)
+			purpose: Joi.string().valid(...jobPurposes),
+			promisedAt: moment().allow(null)
 		}),
 	apply(record, { data, personId, enteredAt }) {
 		const { number: _, ...head } = data;

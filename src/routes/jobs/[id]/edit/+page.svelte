@@ -21,7 +21,8 @@
 		complaint: opened.complaint,
 		odometer: opened.odometerEntered ?? '',
 		corners: [...opened.corners],
-		technicianId: opened.technicianId ?? ''
+		technicianId: opened.technicianId ?? '',
+		promisedAt: opened.promisedAt ?? null
 	});
 	let resetAbove = $state(`${opened.resetAboveMm} mm`);
 	let school = $state<SchoolKey>(opened.school);
@@ -43,7 +44,8 @@
 			...(resetAbove === `${opened.resetAboveMm} mm`
 				? {}
 				: { resetAbove: withMeantUnit(resetAbove, units.choice.length) }),
-			...(school === opened.school ? {} : { school })
+			...(school === opened.school ? {} : { school }),
+			...(form.promisedAt === (opened.promisedAt ?? null) ? {} : { promisedAt: form.promisedAt })
 		};
 		if (Object.keys(body).length === 0 || (await write.send('head', 'car', body))) await done();
 	}
