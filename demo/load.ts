@@ -1,5 +1,5 @@
 /** Loads the demo shop from its open-format files, through the same code that a user's import uses. */
-import { addDays, addHours, formatISO, startOfISOWeek, subDays } from 'date-fns';
+import { addDays, addHours, formatISO, startOfDay, startOfISOWeek, subDays } from 'date-fns';
 import { readdirSync, readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
 import type { WrenchKind } from '../src/core/fastener/rack.ts';
@@ -40,7 +40,7 @@ interface DemoShop {
 		daysAgo: number;
 	}[];
 	bayPlan: { number: string; bay: number; day: number; hour: number; minutes: number }[];
-	/** When each is promised, as the plan of the bays is told. */
+	/** When each is promised, in days from the one on which the demo is loaded. */
 	promises: { number: string; day: number; hour: number }[];
 	devices: { id: string; name: string; kind: DeviceKind; token: string; wrench: string | null }[];
 }
@@ -108,11 +108,11 @@ async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void>
 
 /** What customers were told, by the lead who opened their jobs. */
 async function promise(db: Database, { promises, people }: DemoShop): Promise<void> {
-	const monday = demoMonday();
+	const today = startOfDay(Date.now());
 	for (const { number, day, hour } of promises) {
 		const [job] = await listJobs(db, [number]);
 		if (!job) continue;
-		const promisedAt = addHours(addDays(monday, day), hour).toISOString();
+		const promisedAt = addHours(addDays(today, day), hour).toISOString();
 		const { record } = await readJob(db, job.id);
 		if (record.promisedAt) continue;
 		const command = {

@@ -1013,11 +1013,11 @@ write('shop.json', {
 	],
 	promises: [
 		{ number: '2026-0251', day: 0, hour: 17 },
-		{ number: '2026-0257', day: 0, hour: 16 },
-		{ number: '2026-0262', day: 0, hour: 12 },
-		{ number: '2026-0264', day: 1, hour: 17 },
-		{ number: '2026-0269', day: 2, hour: 17 },
-		{ number: '2026-0268', day: 2, hour: 17 },
+		{ number: '2026-0257', day: 1, hour: 16 },
+		{ number: '2026-0262', day: -1, hour: 12 },
+		{ number: '2026-0264', day: 5, hour: 17 },
+		{ number: '2026-0269', day: 0, hour: 17.5 },
+		{ number: '2026-0268', day: 3, hour: 17 },
 		{ number: '2026-0260', day: 4, hour: 12 }
 	]
 });

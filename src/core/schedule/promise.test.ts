@@ -21,6 +21,8 @@ describe('a promise', () => {
 	it('is late when its time is past, whatever is left', () => {
 		const [first] = dangers(promised({ promisedAt: '2026-03-05T08:30:00Z' }), now);
 		expect(first).toEqual({ grade: 'late', words: 'promised 1 h 30 ago' });
+		const [days] = dangers(promised({ promisedAt: '2026-03-01T08:30:00Z' }), now);
+		expect(days!.words).toBe('promised 4 days ago');
 	});
 
 	it('will be missed when more work is left than time, or its bay ends after it', () => {

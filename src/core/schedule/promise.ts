@@ -19,6 +19,12 @@ export interface Danger {
 	words: string;
 }
 
+/** Hours, or days where they are many. */
+function span(minutes: number): string {
+	const days = Math.round(minutes / 1440);
+	return minutes < 2 * 1440 ? formatHours(minutes) : `${days} days`;
+}
+
 /**
  * What endangers a promise, the worst first; nothing where none was made or nothing stands against it.
  *
@@ -32,18 +38,18 @@ export function dangers(
 	const until = (parseISO(promisedAt).getTime() - now) / 60_000;
 	const found: Danger[] = [];
 	if (until < 0) {
-		found.push({ grade: 'late', words: `promised ${formatHours(-until)} ago` });
+		found.push({ grade: 'late', words: `promised ${span(-until)} ago` });
 	} else if (minutesLeft !== null && minutesLeft > until) {
 		found.push({
 			grade: 'will-be',
-			words: `${formatHours(minutesLeft)} of work left, ${formatHours(until)} until then`
+			words: `${formatHours(minutesLeft)} of work left, ${span(until)} until then`
 		});
 	}
 	if (slot && minutesLeft !== 0) {
 		const end = parseISO(slot.startsAt).getTime() + slot.minutes * 60_000;
 		const over = (end - parseISO(promisedAt).getTime()) / 60_000;
 		if (over > 0) {
-			found.push({ grade: 'will-be', words: `its bay ends ${formatHours(over)} after it` });
+			found.push({ grade: 'will-be', words: `its bay ends ${span(over)} after it` });
 		}
 	}
 	if (partsWaiting > 0) {

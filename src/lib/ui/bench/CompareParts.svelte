@@ -130,129 +130,137 @@
 		</h2>
 		{#if outcome}<StateMark mark={outcome.mark} word={outcome.word} />{/if}
 	</div>
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
 	<div
-		class="mt-2 overflow-x-auto"
-		tabindex="0"
-		role="region"
-		aria-label="Dimensions, {part}"
-		onfocusout={keepTyped}
+		class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-6 xl:grid-cols-[minmax(0,38rem)_minmax(0,1fr)]"
 	>
-		<table class="w-full min-w-[34rem]">
-			<thead>
-				<tr class="text-start text-[15px] text-soft">
-					<th class="py-1 text-start font-medium">Dimension</th>
-					<th class="text-start font-medium">Old</th>
-					<th class="text-start font-medium">New</th>
-					<th class="text-start font-medium" colspan="2">Difference</th>
-				</tr>
-			</thead>
-			<tbody>
-				{#each answer.rows as row (row.key)}
-					<tr class="border-t border-line">
-						<th class="py-1.5 pe-3 text-start font-medium"
-							>{row.name}<span class="caption block">{row.matters}</span></th
-						>
-						{#each ['old', 'new'] as const as which (which)}
-							{@const fault = read(which, row.key, row.unit)?.fault}
-							<td class="pe-2">
-								<input
-									aria-label="{row.name}, {which}"
-									class="touch w-24 rounded-[3px] border bg-panel px-2 text-[17px] {fault
-										? 'border-2 border-madder'
-										: 'border-edge'}"
-									inputmode="decimal"
-									placeholder={row.unit ? units.choice.length : 'coils'}
-									disabled={closed}
-									aria-invalid={fault ? 'true' : undefined}
-									title={fault}
-									bind:value={typed[`${which}.${row.key}`]}
-								/>
-							</td>
-						{/each}
-						<td class="num w-24 text-lg whitespace-nowrap">
-							{#if row.difference !== undefined}<span
-									class={row.verdict === 'differs' ? 'text-madder' : ''}
-									>{showMm(row.difference, row.unit)}</span
-								>{/if}
-						</td>
-						<td class="w-32">
-							{#if row.difference !== undefined}
-								{@const share = Math.max(-3, Math.min(3, row.difference / row.tolerance))}
-								<svg viewBox="0 0 120 24" class="h-6 w-30" aria-hidden="true">
-									<rect x="40" y="4" width="40" height="16" class="fill-spruce-wash" />
-									<path d="M 60 1 V 23" class="stroke-edge" />
-									<circle
-										cx={60 + share * 19}
-										cy="12"
-										r="6"
-										class={row.verdict === 'differs' ? 'fill-madder' : 'fill-spruce'}
-									/>
-								</svg>
-								<span class="caption whitespace-nowrap"
-									>{row.verdict === 'differs' ? '✕ over' : '✓ within'} ± {row.unit
-										? units.show(row.tolerance, 'length', { decimals: 1 })
-										: row.tolerance}</span
-								>
-							{/if}
-						</td>
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
+		<div
+			class="mt-2 overflow-x-auto"
+			tabindex="0"
+			role="region"
+			aria-label="Dimensions, {part}"
+			onfocusout={keepTyped}
+		>
+			<table class="w-full min-w-[34rem]">
+				<thead>
+					<tr class="text-start text-[15px] text-soft">
+						<th class="py-1 text-start font-medium">Dimension</th>
+						<th class="text-start font-medium">Old</th>
+						<th class="text-start font-medium">New</th>
+						<th class="text-start font-medium" colspan="2">Difference</th>
 					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
-	<PartDrawing {part} old={measures.old.values} fresh={measures.new.values} />
-	{#if part === 'spring' && oldBroken}
-		<p class="mt-2 text-[15px]">The old one was found broken: it has no free length to compare.</p>
-	{/if}
-	{#if handed}
-		<div class="mt-3">
-			<Choice
-				label="The new one is for the"
-				bind:value={newHand}
-				disabled={closed}
-				onpick={() => keep('open')}
-				options={[
-					{ value: 'left', name: 'Left' },
-					{ value: 'right', name: 'Right' },
-					{ value: 'either', name: 'Either side' }
-				]}
-			/>
+				</thead>
+				<tbody>
+					{#each answer.rows as row (row.key)}
+						<tr class="border-t border-line">
+							<th class="py-1.5 pe-3 text-start font-medium"
+								>{row.name}<span class="caption block">{row.matters}</span></th
+							>
+							{#each ['old', 'new'] as const as which (which)}
+								{@const fault = read(which, row.key, row.unit)?.fault}
+								<td class="pe-2">
+									<input
+										aria-label="{row.name}, {which}"
+										class="touch w-24 rounded-[3px] border bg-panel px-2 text-[17px] {fault
+											? 'border-2 border-madder'
+											: 'border-edge'}"
+										inputmode="decimal"
+										placeholder={row.unit ? units.choice.length : 'coils'}
+										disabled={closed}
+										aria-invalid={fault ? 'true' : undefined}
+										title={fault}
+										bind:value={typed[`${which}.${row.key}`]}
+									/>
+								</td>
+							{/each}
+							<td class="num w-24 text-lg whitespace-nowrap">
+								{#if row.difference !== undefined}<span
+										class={row.verdict === 'differs' ? 'text-madder' : ''}
+										>{showMm(row.difference, row.unit)}</span
+									>{/if}
+							</td>
+							<td class="w-32">
+								{#if row.difference !== undefined}
+									{@const share = Math.max(-3, Math.min(3, row.difference / row.tolerance))}
+									<svg viewBox="0 0 120 24" class="h-6 w-30" aria-hidden="true">
+										<rect x="40" y="4" width="40" height="16" class="fill-spruce-wash" />
+										<path d="M 60 1 V 23" class="stroke-edge" />
+										<circle
+											cx={60 + share * 19}
+											cy="12"
+											r="6"
+											class={row.verdict === 'differs' ? 'fill-madder' : 'fill-spruce'}
+										/>
+									</svg>
+									<span class="caption whitespace-nowrap"
+										>{row.verdict === 'differs' ? '✕ over' : '✓ within'} ± {row.unit
+											? units.show(row.tolerance, 'length', { decimals: 1 })
+											: row.tolerance}</span
+									>
+								{/if}
+							</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
 		</div>
-	{/if}
-	<p
-		class="mt-3 text-lg font-medium {answer.verdict === 'differs'
-			? 'text-madder'
-			: answer.verdict === 'same'
-				? 'text-spruce'
-				: 'text-soft'}"
-		role="status"
-	>
-		{answer.verdict === 'differs' ? '✕ ' : answer.verdict === 'same' ? '✓ ' : ''}{answer.words}
-	</p>
-	<RefusalNotice {refusal} />
-	{#if !closed}
-		{#if answer.verdict === 'differs'}
-			<Field
-				label="What explains the difference"
-				bind:value={reason}
-				maxlength={500}
-				hint="5 letters or more, for example the maker’s own word for it"
-			/>
-		{/if}
-		<div class="mt-3 flex flex-wrap gap-3">
-			{#if answer.verdict === 'same'}
-				<ActionButton weight="main" onclick={() => keep('fits')}>It fits</ActionButton>
-			{:else if answer.verdict === 'differs'}
-				<ActionButton
-					weight="main"
-					disabled={reason.trim().length < 5}
-					onclick={() => keep('explained')}>Explained, fit it</ActionButton
-				>
-				<ActionButton weight="stop" class="min-h-16" onclick={() => keep('returned')}
-					>Send it back</ActionButton
-				>
+		<div class="min-w-0">
+			<PartDrawing {part} old={measures.old.values} fresh={measures.new.values} />
+			{#if part === 'spring' && oldBroken}
+				<p class="mt-2 text-[15px]">
+					The old one was found broken: it has no free length to compare.
+				</p>
+			{/if}
+			{#if handed}
+				<div class="mt-3">
+					<Choice
+						label="The new one is for the"
+						bind:value={newHand}
+						disabled={closed}
+						onpick={() => keep('open')}
+						options={[
+							{ value: 'left', name: 'Left' },
+							{ value: 'right', name: 'Right' },
+							{ value: 'either', name: 'Either side' }
+						]}
+					/>
+				</div>
+			{/if}
+			<p
+				class="mt-3 text-lg font-medium {answer.verdict === 'differs'
+					? 'text-madder'
+					: answer.verdict === 'same'
+						? 'text-spruce'
+						: 'text-soft'}"
+				role="status"
+			>
+				{answer.verdict === 'differs' ? '✕ ' : answer.verdict === 'same' ? '✓ ' : ''}{answer.words}
+			</p>
+			<RefusalNotice {refusal} />
+			{#if !closed}
+				{#if answer.verdict === 'differs'}
+					<Field
+						label="What explains the difference"
+						bind:value={reason}
+						maxlength={500}
+						hint="5 letters or more, for example the maker’s own word for it"
+					/>
+				{/if}
+				<div class="mt-3 flex flex-wrap gap-3">
+					{#if answer.verdict === 'same'}
+						<ActionButton weight="main" onclick={() => keep('fits')}>It fits</ActionButton>
+					{:else if answer.verdict === 'differs'}
+						<ActionButton
+							weight="main"
+							disabled={reason.trim().length < 5}
+							onclick={() => keep('explained')}>Explained, fit it</ActionButton
+						>
+						<ActionButton weight="stop" class="min-h-16" onclick={() => keep('returned')}
+							>Send it back</ActionButton
+						>
+					{/if}
+				</div>
 			{/if}
 		</div>
-	{/if}
+	</div>
 </section>

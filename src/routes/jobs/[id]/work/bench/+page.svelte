@@ -139,7 +139,7 @@
 		</div>
 		{#key `${corner} ${place}`}
 			{#if place === 'compare'}
-				<div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 xl:grid-cols-2">
+				<div class="space-y-4">
 					{#if plan.damper}<CompareParts {corner} part="damper" />{/if}
 					{#if plan.spring && !air}<CompareParts {corner} part="spring" />{/if}
 				</div>
