@@ -102,7 +102,7 @@ async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void>
 		if (!job) continue;
 		const { id: jobId } = job;
 		const startsAt = addHours(addDays(monday, day), hour).toISOString();
-		await putSlot(db, { jobId, bay, startsAt, minutes, version: 1 });
+		await putSlot(db, { jobId, bay, startsAt, minutes, version: 1, comesAt: null });
 	}
 }
 

@@ -41,7 +41,7 @@ async function violations(page: Page, runOnly = everything): Promise<string[]> {
 	}, runOnly);
 }
 
-const dayOfTheDemo = `/bays/${format(addDays(demoMonday(), 2), 'yyyy-MM-dd')}`;
+const dayOfTheDemo = `/bays?day=${format(addDays(demoMonday(), 2), 'yyyy-MM-dd')}`;
 
 const views: [name: string, path: string][] = [
 	['jobs', '/'],
@@ -68,7 +68,7 @@ const views: [name: string, path: string][] = [
 	['sheet in the middle of the work', 'job:2026-0268/hand-over'],
 	['bays', '/bays'],
 	['day', dayOfTheDemo],
-	['day without cars', '/bays/2030-03-04'],
+	['day without cars', '/bays?day=2030-03-04'],
 	['rack', '/rack'],
 	['sheet', 'job:2026-0238/hand-over'],
 	['wheels to check', '/retorques'],

@@ -350,44 +350,44 @@ test('a step is moved by hand where the rules let it, and the rule is said where
 	await expect(page.getByRole('button', { name: 'Usual order' })).toHaveCount(0);
 });
 
-test('a car is given its bay, dragged to another hour, and not onto another car', async ({
+test('a car is given its bay, goes to another queue, comes later, and back', async ({
 	mara: page
 }) => {
-	await page.goto('/bays?week=2027-03-01');
-	const block = (plate: string) => page.getByRole('button', { name: new RegExp(`^${plate} \\d`) });
-	const drag = async (plate: string, down: number, right = 0) => {
-		await block(plate).scrollIntoViewIfNeeded();
-		const box = (await block(plate).boundingBox())!;
-		await page.mouse.move(box.x + 20, box.y + 12);
-		await page.mouse.down();
-		await page.mouse.move(box.x + 20 + right, box.y + 12 + down, { steps: 6 });
-		await page.mouse.up();
-	};
+	await page.goto('/bays');
+	const yard = page.getByRole('region', { name: /In the yard/ });
+	const queue = (bay: number) => page.getByRole('list', { name: `Queue of bay ${bay}` });
+	const card = (plate: string) => page.getByRole('button', { name: new RegExp(`^${plate},`) });
 	for (const plate of ['OXB 127', 'HUM 583']) {
-		const row = page.getByRole('listitem').filter({ hasText: plate });
-		await row.getByRole('button', { name: 'First free bay' }).click();
-		await expect(row).toHaveCount(0);
-		await expect(block(plate)).toBeVisible();
+		await yard.getByRole('button', { name: new RegExp(`^${plate},`) }).click();
+		await yard.getByRole('button', { name: 'First free bay' }).click();
+		await expect(yard.getByRole('button', { name: new RegExp(`^${plate},`) })).toHaveCount(0);
 	}
-	await expect(block('OXB 127')).toHaveAttribute('aria-label', /08:00, bay 1, Monday/);
-	await expect(block('HUM 583')).toHaveAttribute('aria-label', /08:00, bay 2, Monday/);
-	// The list of waiting cars may be long, and the row that was touched far down.
-	await page.evaluate(() => scrollTo(0, 0));
-	await drag('OXB 127', 120);
-	await expect(block('OXB 127')).not.toHaveAttribute('aria-label', /08:00/);
-	const moved = await block('OXB 127').getAttribute('aria-label');
-	await page.evaluate(() => scrollTo(0, 0));
-	// Onto the other car: refused, and it stays where it was.
-	const [one, two] = [await block('OXB 127').boundingBox(), await block('HUM 583').boundingBox()];
-	await drag('HUM 583', one!.y - two!.y, one!.x - two!.x);
-	await expect(page.getByText(/bay 1 is taken then by job 2026-0266/)).toBeVisible();
-	await expect(block('HUM 583')).toHaveAttribute('aria-label', /08:00, bay 2, Monday/);
-	await drag('OXB 127', 60);
-	await expect(block('OXB 127')).not.toHaveAttribute('aria-label', moved!);
-	await page.getByRole('button', { name: 'Undo' }).click();
-	await expect(block('OXB 127')).toHaveAttribute('aria-label', moved!);
-	const ics = await (await page.request.get('/api/v1/bays.ics')).text();
-	expect(ics).toMatch(/SUMMARY:Bay 1: OXB 127/);
+	const hand = page.getByRole('region', { name: 'The car in hand' });
+	const bayOf = async () => Number(/bay (\d)/.exec(await hand.innerText())![1]);
+	await expect(hand).toContainText('HUM 583');
+	const from = await bayOf();
+	const to = from === 1 ? 2 : 1;
+
+	await test.step('to the end of the other queue by a button, undone', async () => {
+		await hand.getByRole('button', { name: `To bay ${to}` }).click();
+		await expect(hand).toContainText(`bay ${to}`);
+		await expect(queue(to).getByRole('button', { name: /^HUM 583/ })).toBeVisible();
+		await page.getByRole('button', { name: 'Undo' }).click();
+		await expect(hand).toContainText(`bay ${from}`);
+	});
+
+	await test.step('dragged there', async () => {
+		await card('HUM 583').dragTo(queue(to).getByText('the end of the queue'));
+		await expect(queue(to).getByRole('button', { name: /^HUM 583/ })).toBeVisible();
+		await expect(hand).toContainText(`bay ${to}`);
+	});
+
+	await test.step('the calendar and the yard', async () => {
+		const ics = await (await page.request.get('/api/v1/bays.ics')).text();
+		expect(ics).toMatch(new RegExp(`SUMMARY:Bay ${to}: HUM 583`));
+		await hand.getByRole('button', { name: 'Back to the yard' }).click();
+		await expect(yard.getByRole('button', { name: /^HUM 583/ })).toBeVisible();
+	});
 });
 
 test('two cars of a day share two people and one lift, and their times go into the plan', async ({
@@ -395,7 +395,7 @@ test('two cars of a day share two people and one lift, and their times go into t
 	record
 }) => {
 	const cars = { 'RUD 614': '2026-0268', 'PEM 847': '2026-0269' };
-	await page.goto('/bays/2027-03-09');
+	await page.goto('/bays?day=2027-03-09');
 	await expect(page.getByText('No car comes into a bay on this day')).toBeVisible();
 	for (const [bay, number] of Object.values(cars).entries()) {
 		const { id } = await record(page, number);
@@ -432,8 +432,6 @@ test('two cars of a day share two people and one lift, and their times go into t
 	await expect(row).not.toContainText('11:00–13:00');
 	await page.getByRole('button', { name: 'Undo' }).click();
 	await expect(row).toContainText('bay 2, 11:00–13:00');
-	await page.getByRole('link', { name: 'Week', exact: true }).click();
-	await expect(page.getByRole('link', { name: /Tue 9 Mar/ })).toBeVisible();
 });
 
 test('two people on one car see each other’s work at once', async ({ mara, tomas }) => {

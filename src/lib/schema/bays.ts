@@ -5,7 +5,8 @@ const slot = {
 	bay: Joi.number().integer().min(0).max(7).required(),
 	startsAt: Joi.string().isoDate().required(),
 	minutes: Joi.number().integer().min(15).max(14_400).required(),
-	version: Joi.number().integer().min(0).max(1e9).required()
+	version: Joi.number().integer().min(0).max(1e9).required(),
+	comesAt: Joi.string().isoDate().allow(null).description('the car is not here before')
 };
 /** A car's place in the plan of the bays. */
 export const slotSchema = Joi.object(slot);
@@ -15,6 +16,6 @@ export const slotsSchema = Joi.object({
 		.items(Joi.object({ jobId: uuid().required(), ...slot }))
 		.unique('jobId')
 		.min(1)
-		.max(8)
+		.max(60)
 		.required()
 });

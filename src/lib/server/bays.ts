@@ -7,8 +7,11 @@ import {
 	slotsInTheWay,
 	type Slot
 } from './db/bays.ts';
+import { perCorner, type Corner, type PerCorner } from '../../core/height/corners.ts';
+import type { Vehicle } from '../../core/job/model.ts';
+import { dangers, type Danger } from '../../core/schedule/promise.ts';
 import { listEntriesOf } from './db/entries.ts';
-import { findJob, listLines, listLinesOf, lockJob } from './db/jobs.ts';
+import { findJob, listLines, listLinesOf, lockJob, type JobLine } from './db/jobs.ts';
 import type { Database } from './db/pool.ts';
 import { listTimedKinds } from './db/projections.ts';
 import type { Shop } from './db/shop.ts';
@@ -24,6 +27,8 @@ export interface SlotInput {
 	minutes: number;
 	/** Of the slot it changes; 0 for a new one. */
 	version: number;
+	/** The car is not here before; null: it stands in the yard; left out: as it was. */
+	comesAt?: string | null;
 }
 export type SlotOfJob = SlotInput & { jobId: string };
 
@@ -67,7 +72,11 @@ export function placeSlots(
 		const slots: Slot[] = [];
 		const moved = inputs.map(({ jobId }) => jobId);
 		for (const [i, input] of inputs.entries()) {
-			const slot: Slot = { ...input, version: input.version + 1 };
+			const comesAt =
+				input.comesAt === undefined
+					? ((await findSlot(tx, input.jobId))?.comesAt ?? null)
+					: input.comesAt;
+			const slot: Slot = { ...input, comesAt, version: input.version + 1 };
 			const waiting = moved.slice(i + 1);
 			const others = await slotsInTheWay(tx, slot);
 			const other = others.find(({ jobId }) => !waiting.includes(jobId));
@@ -96,11 +105,30 @@ export interface BayJob {
 	number: string;
 	plate: string;
 	complaint: string;
-	/** Expected minutes from its order of work, at the shop's own pace; null where nothing is planned yet. */
+	/** Expected minutes of what is left, at the shop's own pace; null where nothing is planned yet. */
 	minutes: number | null;
 	/** Hours of soak before it. */
 	soakHours: number;
 	slot: Slot | null;
+}
+
+/** A car on the floor or in the yard. */
+export interface FloorJob extends BayJob {
+	stage: JobLine['stage'];
+	/** Things left to do. */
+	owed: number;
+	promisedAt: string | null;
+	/** What stands against its promise, the worst first. */
+	dangers: Danger[];
+	/** Of a car that stands in a bay now. */
+	car?: FloorCar;
+}
+
+/** What the board draws of a car. */
+export interface FloorCar {
+	vehicle: Vehicle;
+	corners: Corner[];
+	owed: PerCorner<number>;
 }
 
 /** A car of a day, with what is left to do on it. */
@@ -134,6 +162,58 @@ export async function bayPlan(db: Database, from: Date, to: Date): Promise<BayJo
 		minutes: minutes && Math.round(minutes * pace),
 		slot: slots.get(id) ?? null
 	}));
+}
+
+/** Every open job: where it stands in the bays, and what its order of work asks for. */
+export async function floorPlan(db: Database, now: Date): Promise<FloorJob[]> {
+	const [taken, open, timed] = await Promise.all([
+		listOpenSlots(db),
+		listLines(db, { closed: false }),
+		listTimedKinds(db)
+	]);
+	const slots = new Map(taken.map((slot) => [slot.jobId, slot]));
+	const pace = overallPace(timed);
+	const jobs = open.map((line): FloorJob => {
+		const { id, number, plate, complaint, minutesLeft, soakHours, stage, owed, promisedAt } = line;
+		const slot = slots.get(id) ?? null;
+		const minutes = minutesLeft && Math.round(minutesLeft * pace);
+		const against = { ...line, minutesLeft: minutes, ...(slot && { slot }) };
+		return {
+			id,
+			number,
+			plate,
+			complaint,
+			minutes,
+			soakHours,
+			slot,
+			stage,
+			owed,
+			promisedAt,
+			dangers: dangers(against, now.getTime())
+		};
+	});
+	const inside = standing(jobs, now);
+	const books = await listEntriesOf(
+		db,
+		inside.map(({ id }) => id)
+	);
+	for (const job of inside) {
+		const { record, view } = new Job({ ...job, people: [] }, books.get(job.id)!, timed);
+		const { vehicle, corners } = record;
+		const owed = perCorner(
+			(corner) => view.standing.owed.filter((item) => item.corner === corner).length
+		);
+		job.car = { vehicle, corners, owed };
+	}
+	return jobs;
+}
+
+/** The first car of each bay whose time has come. */
+function standing(jobs: readonly FloorJob[], now: Date): FloorJob[] {
+	const begun = jobs
+		.filter(({ slot }) => slot && new Date(slot.startsAt) <= now)
+		.sort((a, b) => a.slot!.startsAt.localeCompare(b.slot!.startsAt));
+	return [...new Map(begun.toReversed().map((job) => [job.slot!.bay, job])).values()];
 }
 
 /** The open jobs whose cars come into a bay in a span, in that order, with the steps left to do. */

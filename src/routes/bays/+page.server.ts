@@ -1,14 +1,21 @@
+import { momentsOf } from '$core/units/moments';
 import { db } from '$lib/server/app';
-import { bayPlan } from '$lib/server/bays';
+import { dayPlan, floorPlan } from '$lib/server/bays';
 import { tz } from '@date-fns/tz';
-import { addDays, format, parseISO, startOfISOWeek, isValid } from 'date-fns';
+import { addDays, isValid, parseISO } from 'date-fns';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ url, locals }) => {
-	const zone = { in: tz(locals.shop!.clock.timeZone) };
-	const asked = parseISO(url.searchParams.get('week') ?? '', zone);
-	const monday = startOfISOWeek(isValid(asked) ? asked : new Date(), zone);
-	const jobs = await bayPlan(db, monday, addDays(monday, 7));
-	const week = format(monday, 'yyyy-MM-dd');
-	return { title: 'Bays', jobs, week };
+	const { clock } = locals.shop!;
+	const now = new Date();
+	const zone = { in: tz(clock.timeZone) };
+	const asked = url.searchParams.get('day') ?? '';
+	const given = parseISO(asked, zone);
+	const isoDay = isValid(given) && asked.length === 10 ? asked : momentsOf(() => clock).isoDay(now);
+	const day = parseISO(isoDay, zone);
+	const [jobs, dayJobs] = await Promise.all([
+		floorPlan(db, now),
+		dayPlan(db, day, addDays(day, 1))
+	]);
+	return { title: 'Bays', jobs, isoDay, dayJobs };
 };

@@ -7,6 +7,8 @@ export interface Slot {
 	startsAt: string;
 	minutes: number;
 	version: number;
+	/** The car is not here before; null: it stands in the yard. */
+	comesAt: string | null;
 }
 
 const toSlot = (row: Row): Slot => ({
@@ -14,7 +16,8 @@ const toSlot = (row: Row): Slot => ({
 	bay: row.bay as number,
 	startsAt: (row.starts_at as Date).toISOString(),
 	minutes: row.minutes as number,
-	version: row.version as number
+	version: row.version as number,
+	comesAt: (row.comes_at as Date | null)?.toISOString() ?? null
 });
 
 /** Slots that touch a span of time. */
@@ -55,10 +58,15 @@ export async function slotsInTheWay(db: Database, slot: Slot): Promise<Slot[]> {
 
 export async function putSlot(db: Database, slot: Slot): Promise<void> {
 	await db.run(
-		`INSERT INTO bay_slots (job_id, bay, starts_at, minutes, version)
-		 VALUES (:jobId, :bay, :startsAt, :minutes, :version)
-		 ON DUPLICATE KEY UPDATE bay = :bay, starts_at = :startsAt, minutes = :minutes, version = :version`,
-		{ ...slot, startsAt: new Date(slot.startsAt) }
+		`INSERT INTO bay_slots (job_id, bay, starts_at, minutes, version, comes_at)
+		 VALUES (:jobId, :bay, :startsAt, :minutes, :version, :comesAt)
+		 ON DUPLICATE KEY UPDATE bay = :bay, starts_at = :startsAt, minutes = :minutes, version = :version,
+		   comes_at = :comesAt`,
+		{
+			...slot,
+			startsAt: new Date(slot.startsAt),
+			comesAt: slot.comesAt && new Date(slot.comesAt)
+		}
 	);
 }
 

@@ -108,7 +108,7 @@ export async function insertVehicle(db: Database, vehicle: Vehicle): Promise<voi
 	await db.run(
 		`INSERT INTO vehicles (id, plate, vin, make, model, model_year, owner, phone, wheelbase_mm, modifications, entered, version)
 		 VALUES (:id, :plate, :vin, :make, :model, :modelYear, :owner, :phone, :wheelbaseMm, :modifications, :entered, :version)`,
-		{ ...vehicle, entered: JSON.stringify(vehicle.entered) }
+		{ ...vehicle, phone: vehicle.phone ?? '', entered: JSON.stringify(vehicle.entered) }
 	);
 	await putAxles(db, vehicle);
 }

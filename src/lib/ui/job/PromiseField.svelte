@@ -4,7 +4,11 @@
 	import TimeField from '$lib/ui/controls/TimeField.svelte';
 
 	/** When the customer is told that it will be ready: touched, or a day and a time. */
-	let { value = $bindable() }: { value: string | null } = $props();
+	interface Props {
+		value: string | null;
+		label?: string;
+	}
+	let { value = $bindable(), label = 'Promised for' }: Props = $props();
 	const times = shopTime();
 	const dayMs = 86_400_000;
 	const today = times.isoDay(new Date());
@@ -26,7 +30,7 @@
 </script>
 
 <fieldset class="md:col-span-2" onfocusout={put}>
-	<legend class="mb-1 text-[15px] font-semibold">Promised for</legend>
+	<legend class="mb-1 text-[15px] font-semibold">{label}</legend>
 	<div class="flex flex-wrap items-end gap-2">
 		{#each usual as [name, to, at] (name)}
 			<button
@@ -49,7 +53,7 @@
 		{#key round}<TimeField class="w-32" label="Time" bind:value={minutes} />{/key}
 		{#if value}
 			<button type="button" class="touch px-2 underline" onclick={() => choose('', undefined)}
-				>Nothing promised</button
+				>None</button
 			>
 		{/if}
 	</div>

@@ -6,29 +6,36 @@
 	import { call, type Refusal } from '$lib/client/api';
 	import { refresh } from '$lib/client/refresh';
 	import { Run } from '$lib/client/run.svelte';
-	import DayTimeline from '$lib/ui/bays/DayTimeline.svelte';
+	import DayTimeline from './DayTimeline.svelte';
+	import type { DayJob } from '$lib/server/bays';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import RunProgress from '$lib/ui/controls/RunProgress.svelte';
+	import TimeField from '$lib/ui/controls/TimeField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
-	import { addDays, addMinutes, format, parse, parseISO, startOfISOWeek } from 'date-fns';
+	import { addMinutes, format, parseISO } from 'date-fns';
 	import { shopTime } from '$lib/client/units';
 	import { tz } from '@date-fns/tz';
 	import { range } from 'd3';
 	import { onDestroy, untrack } from 'svelte';
 
-	let { data } = $props();
+	/** One day of the floor: its cars share people and lifts, every step where they let it. */
+	interface Props {
+		/** The day in the shop, YYYY-MM-DD. */
+		isoDay: string;
+		jobs: DayJob[];
+		shop: { bays: number; lifts: number; technicians: number };
+	}
+	let { isoDay, jobs, shop }: Props = $props();
 	const times = shopTime();
-	const day = $derived(parseISO(data.day, { in: tz(times.timeZone) }));
-	const dayPath = (days: number) => `/bays/${format(addDays(day, days), 'yyyy-MM-dd')}`;
-	const jobs = $derived(data.jobs);
+	const day = $derived(parseISO(isoDay, { in: tz(times.timeZone) }));
 
 	// svelte-ignore state_referenced_locally (starts from what the shop has and then leads)
 	let means = $state({
-		people: String(data.shop.technicians),
-		lifts: String(data.shop.lifts)
+		people: String(shop.technicians),
+		lifts: String(shop.lifts)
 	});
-	let begin = $state(format(new Date(2026, 0, 5, 0, workingWeek.fromMin), 'HH:mm'));
+	let begin = $state<number | undefined>(workingWeek.fromMin);
 	const upTo = (most: number) =>
 		range(1, most + 1).map((count) => ({ value: String(count), name: String(count) }));
 
@@ -36,7 +43,7 @@
 		cars: jobs.map(({ id, car, slot }) => car ?? unplannedCar(id, slot.minutes)),
 		people: Number(means.people),
 		lifts: Number(means.lifts),
-		bays: data.shop.bays,
+		bays: shop.bays,
 		samples: 2000,
 		seed: 1
 	});
@@ -52,10 +59,7 @@
 	});
 	onDestroy(() => run.stop());
 
-	const start = $derived.by(() => {
-		const at = parse(begin, 'HH:mm', day);
-		return Number.isNaN(at.getTime()) ? addMinutes(day, workingWeek.fromMin) : at;
-	});
+	const start = $derived(addMinutes(day, begin ?? workingWeek.fromMin));
 	const clock = (minutes: number) => times.time(addMinutes(start, minutes));
 	/** The answer may still be of the cars before a change. */
 	const lines = $derived(
@@ -119,49 +123,32 @@
 	);
 </script>
 
-<div class="mx-auto max-w-[1240px] space-y-4 p-4 md:p-6">
+<section class="space-y-4" aria-labelledby="day-head">
 	<div class="flex flex-wrap items-center gap-3">
-		<h1 class="me-auto text-3xl">{format(day, 'EEEE d MMMM yyyy')}</h1>
+		<h2 id="day-head" class="me-auto text-2xl">{format(day, 'EEEE d MMMM')}</h2>
 		{#if before}<ActionButton onclick={undo}>Undo</ActionButton>{/if}
-		<ActionButton href={dayPath(-1)}>← Day before</ActionButton>
-		<ActionButton href="/bays?week={format(startOfISOWeek(day), 'yyyy-MM-dd')}">Week</ActionButton>
-		<ActionButton href={dayPath(1)}>Day after →</ActionButton>
 	</div>
 	<RefusalNotice {refusal} />
 	{#if jobs.length === 0}
-		<div class="panel p-8">
-			<p class="text-xl">No car comes into a bay on this day</p>
-			<p class="mt-1 text-soft">
-				Give cars a bay in the week; here they share people and lifts over the day.
-			</p>
-			<div class="mt-4">
-				<ActionButton href="/bays?week={format(startOfISOWeek(day), 'yyyy-MM-dd')}"
-					>Week of the bays</ActionButton
-				>
-			</div>
-		</div>
+		<p class="panel p-6">
+			No car comes into a bay on this day.
+			<span class="text-soft">Cars in the queues share people and lifts here, day by day.</span>
+		</p>
 	{:else}
 		<section class="panel p-4" aria-labelledby="day-title">
 			<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
 				<div class="me-auto">
-					<h2 id="day-title" class="text-lg">
-						{jobs.length === 1 ? 'One car' : `${jobs.length} cars`} in {data.shop.bays}
-						{data.shop.bays === 1 ? 'bay' : 'bays'}
-					</h2>
+					<h3 id="day-title" class="text-lg">
+						{jobs.length === 1 ? 'One car' : `${jobs.length} cars`} in {shop.bays}
+						{shop.bays === 1 ? 'bay' : 'bays'}
+					</h3>
 					<p class="caption">
 						Every step where people, places and lifts let it, the day as short as can be
 					</p>
 				</div>
 				<SelectField label="People" bind:value={means.people} items={upTo(8)} />
-				<SelectField label="Lifts" bind:value={means.lifts} items={upTo(data.shop.bays)} />
-				<label class="text-[15px] font-semibold"
-					>Starts at
-					<input
-						type="time"
-						class="touch block rounded-[3px] border border-edge bg-panel px-2 text-[17px]"
-						bind:value={begin}
-					/></label
-				>
+				<SelectField label="Lifts" bind:value={means.lifts} items={upTo(shop.bays)} />
+				<TimeField class="w-28" label="Starts at" bind:value={begin} />
 				<div class="min-w-44">
 					{#if run.share !== undefined}
 						<p class="caption">Looking for the shortest</p>
@@ -172,7 +159,9 @@
 							{clock(found.finish.mean)}
 						</p>
 						<p class="text-[15px]">
-							{clock(found.finish.lowerBound)} to {clock(found.finish.upperBound)}, 95 in 100
+							19 times in 20 between {clock(found.finish.lowerBound)} and {clock(
+								found.finish.upperBound
+							)}
 						</p>
 					{/if}
 				</div>
@@ -214,7 +203,7 @@
 					<thead>
 						<tr class="text-left text-soft">
 							<th class="py-1">Car</th><th>Bay</th><th>From</th><th>On a lift</th><th>Ready</th>
-							<th>95 in 100</th><th>In the plan now</th>
+							<th>19 times in 20</th><th>In the plan now</th>
 						</tr>
 					</thead>
 					<tbody class="divide-y divide-line border-y border-line">
@@ -261,4 +250,4 @@
 			</section>
 		{/if}
 	{/if}
-</div>
+</section>

@@ -1,0 +1,59 @@
+<script lang="ts">
+	import { stageNames } from '$core/procedure/stages';
+	import { formatHours } from '$core/units/format';
+	import { shopTime } from '$lib/client/units';
+	import type { FloorJob } from '$lib/server/bays';
+	import { blockMinutes } from './floor';
+
+	/** A car that waits: its length is its hours. Touched, it is in hand; dragged, it goes elsewhere. */
+	interface Props {
+		job: FloorJob;
+		/** Where it begins and ends, by the shop's clock; absent in the yard. */
+		from?: string;
+		until?: string;
+		picked: boolean;
+		onpick: () => void;
+		ondrag: (id: string | undefined) => void;
+	}
+	let { job, from, until, picked, onpick, ondrag }: Props = $props();
+	const times = shopTime();
+	const minutes = $derived(job.slot?.minutes ?? blockMinutes(job));
+	/** Pixels for an hour; a block is never too small to touch. */
+	const tall = $derived(Math.max(76, Math.round((minutes / 60) * 44)));
+	const danger = $derived(job.dangers[0]);
+</script>
+
+<button
+	type="button"
+	class="block w-full rounded-[3px] border-2 px-2.5 py-1.5 text-start leading-tight {picked
+		? 'border-mark bg-mark-wash'
+		: 'border-edge bg-panel hover:bg-sunk'}"
+	style="min-height: {tall}px"
+	draggable="true"
+	aria-pressed={picked}
+	aria-label="{job.plate}{from ? `, ${from} to ${until}` : ''}, {formatHours(minutes)}"
+	ondragstart={() => ondrag(job.id)}
+	ondragend={() => ondrag(undefined)}
+	onclick={onpick}
+>
+	<span class="flex items-baseline justify-between gap-2">
+		<span class="num text-xl">{job.plate}</span>
+		<span class="num text-[15px] {job.minutes === null ? 'text-ochre' : 'text-soft'}"
+			>{job.minutes === null && !job.slot ? 'not planned' : formatHours(minutes)}</span
+		>
+	</span>
+	<span class="block text-[15px] text-soft"
+		>{#if from}<b class="num text-ink">{from}</b>–{until} ·
+		{/if}{job.stage === 'signed' ? 'Signed' : stageNames[job.stage]}, {job.owed} left</span
+	>
+	{#if job.slot?.comesAt}<span class="block text-[15px] text-mark"
+			>comes {times.short(job.slot.comesAt)}</span
+		>{/if}
+	{#if job.soakHours && !job.slot}<span class="block text-[15px] text-ochre"
+			>◇ soak {job.soakHours} h first</span
+		>{/if}
+	{#if danger}<span
+			class="block text-[15px] {danger.grade === 'maybe' ? 'text-ochre' : 'text-madder'}"
+			>{danger.grade === 'maybe' ? '◇' : '✕'} {danger.words}</span
+		>{/if}
+</button>
