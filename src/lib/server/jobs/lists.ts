@@ -1,5 +1,8 @@
 /** Lists of jobs: of their lines only, never of their books. */
 import { retorqueDue, type RetorqueDue } from '../../../core/procedure/retorque.ts';
+import { Job } from '../../../core/job/book/job.ts';
+import { historyOf, type HistoryEntry } from '../../../core/job/history.ts';
+import { listEntriesOf } from '../db/entries.ts';
 import { countRecheckLines, listLines, listRecheckLines, type JobLine } from '../db/jobs.ts';
 import type { Database } from '../db/pool.ts';
 import { searchWords } from './projections.ts';
@@ -56,4 +59,22 @@ export async function dueRetorques(
 		more: lines.length > linesAPage,
 		all: await countRecheckLines(db)
 	};
+}
+
+/** How many jobs of a car are drawn over each other. */
+const historyJobs = 8;
+
+/** What the latest of these jobs of a car say in its history, oldest first. */
+export async function carHistory(db: Database, lines: readonly JobLine[]): Promise<HistoryEntry[]> {
+	const latest = lines
+		.toSorted((a, b) => b.openedAt.localeCompare(a.openedAt))
+		.slice(0, historyJobs)
+		.reverse();
+	const books = await listEntriesOf(
+		db,
+		latest.map(({ id }) => id)
+	);
+	return latest.map(({ id, number }) =>
+		historyOf(new Job({ id, number, people: [] }, books.get(id)!))
+	);
 }

@@ -10,6 +10,7 @@
 	import VehicleFields from '$lib/ui/cars/VehicleFields.svelte';
 	import { formOf, toInput, type VehicleForm } from '$lib/ui/cars/vehicle-form';
 	import PageLinks from '$lib/ui/controls/PageLinks.svelte';
+	import CarHistory from '$lib/ui/cars/CarHistory.svelte';
 	import JobRows from '$lib/ui/job/JobRows.svelte';
 
 	let { data } = $props();
@@ -160,6 +161,7 @@
 		{/if}
 		<section class="space-y-2">
 			<h2 class="text-xl">History</h2>
+			<CarHistory entries={data.history} />
 			{#if jobs.length}
 				<JobRows {jobs} />
 				<PageLinks page={data.page} more={data.jobs.more} />

@@ -1,0 +1,188 @@
+/** How many taps the way through a car takes beside its numbers and words, and how fast its pages come. */
+import type { Page } from '@playwright/test';
+import { bookOf, expect, patient, pull, sent, stage, test } from './shop';
+
+/** Counts what hands do on a page: touches, and Enters as a foot switch sends them. */
+class Hands {
+	taps = 0;
+	enters = 0;
+
+	static async on(page: Page): Promise<Hands> {
+		const hands = new Hands();
+		await page.exposeFunction('countTap', () => void hands.taps++);
+		await page.exposeFunction('countEnter', () => void hands.enters++);
+		await page.addInitScript(() => {
+			const count = window as unknown as { countTap: () => void; countEnter: () => void };
+			addEventListener(
+				'click',
+				// What a label or an Enter passes on is no touch of its own.
+				(event) => event.isTrusted && event.detail > 0 && count.countTap(),
+				true
+			);
+			addEventListener('keydown', (event) => event.key === 'Enter' && count.countEnter(), true);
+		});
+		return hands;
+	}
+}
+
+const heightsIn = async (page: Page, heights: Record<string, number>) => {
+	for (let i = 0; i < 4; i++) {
+		const corner = page.locator('#entry-title');
+		const name = await corner.innerText();
+		for (const add of [0, 1, 0]) {
+			const field = page.locator('#reading');
+			await expect(field).toBeFocused();
+			await page.keyboard.type(String(heights[name]! + add));
+			await page.keyboard.press('Enter');
+			await expect
+				.poll(
+					async () =>
+						(await page.getByText('✓ Read all round').isVisible()) ||
+						(await field.inputValue()) === ''
+				)
+				.toBe(true);
+		}
+		if (i < 3) await expect(corner).not.toHaveText(name);
+	}
+	await expect(page.getByText('✓ Read all round')).toBeVisible();
+};
+
+test.use({ hasTouch: true });
+
+test('measure and set, front axle: at most 15 taps beside its numbers', async ({ tomas: page }) => {
+	const hands = await Hands.on(page);
+	await page.goto('/');
+	await page.getByRole('link', { name: 'Open a job' }).tap();
+	await page.getByRole('searchbox').fill('fae683');
+	await page.getByRole('link', { name: /FAE 683/ }).tap();
+	await page.getByText('Measure and set only').tap();
+	await page.getByLabel('Complaint').fill('Front bushes renewed elsewhere, to be set at height');
+	await page.getByRole('button', { name: 'Front axle' }).tap();
+	await page.getByRole('button', { name: 'Open the job' }).tap();
+	await page.getByRole('link', { name: /Read the height before/ }).tap();
+	const heights = { 'Front left': 360, 'Front right': 361, 'Rear left': 356, 'Rear right': 357 };
+	await heightsIn(page, heights);
+	await page.keyboard.press('Enter');
+
+	const heading = page.getByRole('heading', { level: 1 });
+	for (let i = 0; i < 40; i++) {
+		const through = page.getByText('The round is through');
+		await expect(heading.or(through).first()).toBeVisible();
+		if (await through.isVisible()) break;
+		if ((await heading.innerText()) === 'Load the corner') {
+			const target = await page.locator('.num.text-mark').first().innerText();
+			await expect(page.getByLabel('Hub to arch now')).toBeFocused();
+			await page.keyboard.type(/\d+/.exec(target)![0]);
+			await page.keyboard.press('Enter');
+			await expect(heading).not.toHaveText('Load the corner');
+			continue;
+		}
+		const before = await page.getByRole('region', { name: 'In hand' }).innerText();
+		const field = page.locator('#torque');
+		if (await field.isVisible()) {
+			await expect(field).toBeFocused();
+			if ((await field.inputValue()) === '') await page.keyboard.type('120');
+		}
+		await pull(page);
+		await expect
+			.poll(() => page.getByRole('region', { name: 'In hand' }).innerText())
+			.not.toBe(before);
+	}
+	await sent(page);
+	await page.keyboard.press('Enter');
+	await expect(page).toHaveURL(/\/check/);
+	await heightsIn(page, heights);
+	await page.keyboard.press('Enter');
+	await page.getByRole('button', { name: 'Sign and seal' }).tap();
+	await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();
+	console.log(`measure and set: ${hands.taps} taps, ${hands.enters} Enters`);
+	expect(hands.taps).toBeLessThanOrEqual(15);
+});
+
+test('a sound corner is one tap', async ({ tomas: page, jobUrl }) => {
+	const url = await jobUrl('2026-0261');
+	const hands = await Hands.on(page);
+	await page.goto(`${url}/look?corner=FL`);
+	await page.getByRole('button', { name: /^All \d+ sound/ }).tap();
+	await expect(page.getByRole('button', { name: /sound/ })).toHaveCount(0);
+	await sent(page);
+	const { entries } = await bookOf(page, url);
+	const found = entries.filter(
+		({ kind, subject }) => kind === 'finding' && subject.startsWith('FL/')
+	);
+	expect(found.length).toBeGreaterThan(12);
+	expect(hands.taps).toBe(1);
+});
+
+test('a whole round by foot switch: no tap', async ({ tomas: page, jobUrl }) => {
+	const hands = await Hands.on(page);
+	await page.goto(`${await jobUrl('2026-0267')}/set`);
+	const region = page.getByRole('region', { name: 'In hand' });
+	for (let i = 0; i < 120; i++) {
+		if (await page.getByText('The round is through').isVisible()) break;
+		const before = await region.innerText();
+		if (await page.getByLabel('Hub to arch now').isVisible()) {
+			const target = await page.locator('.num.text-mark').first().innerText();
+			await page.keyboard.type(/\d+/.exec(target)![0]);
+		}
+		await page.keyboard.press('Enter');
+		await expect.poll(() => region.innerText()).not.toBe(before);
+	}
+	await expect(page.getByText('The round is through')).toBeVisible();
+	console.log(`a whole round: ${hands.taps} taps, ${hands.enters} Enters`);
+	expect(hands.taps).toBe(0);
+});
+
+test('the main number is read from two metres: 64 px and more', async ({ tomas: page, jobUrl }) => {
+	await page.setViewportSize({ width: 1280, height: 800 });
+	const size = (selector: string) =>
+		page
+			.locator(selector)
+			.first()
+			.evaluate((element) => parseFloat(getComputedStyle(element).fontSize));
+	await page.goto(`${await jobUrl('2026-0260')}/measure?corner=FL`);
+	expect(await size('#reading')).toBeGreaterThanOrEqual(64);
+	await page.goto(`${await jobUrl('2026-0256')}/set?of=FL`);
+	expect(await size('.num.text-mark')).toBeGreaterThanOrEqual(64);
+	await page.goto(`${await jobUrl('2026-0259')}/set`);
+	expect(await size('[aria-label="In hand"] .num.leading-none')).toBeGreaterThanOrEqual(64);
+});
+
+test('pages come light: script, files and HTML within their budgets', async ({
+	browser,
+	shop,
+	jobUrl
+}) => {
+	const context = await browser.newContext({ baseURL: shop.origin });
+	const first = patient(await context.newPage());
+	await first.request.post('/api/v1/session', { data: { handle: 'tomas', secret: '258014' } });
+	const weigh = async (path: string) => {
+		const page = patient(await context.newPage());
+		const client = await context.newCDPSession(page);
+		await client.send('Network.enable');
+		await client.send('Network.setCacheDisabled', { cacheDisabled: true });
+		const kinds = new Map<string, string>();
+		const bytes = new Map<string, number>();
+		client.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
+		client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) =>
+			bytes.set(requestId, encodedDataLength)
+		);
+		const answer = (await page.goto(path))!;
+		const html = (await answer.body()).length;
+		const scripts = [...kinds].filter(([, type]) => type === 'Script').map(([id]) => id);
+		const script = scripts.reduce((sum, id) => sum + (bytes.get(id) ?? 0), 0);
+		await page.close();
+		const found = {
+			scriptKb: Math.round(script / 1000),
+			files: scripts.length,
+			htmlKb: Math.round(html / 1000)
+		};
+		console.log(`${path}: ${JSON.stringify(found)}`);
+		return found;
+	};
+	const desk = await weigh('/');
+	const job = await weigh(await jobUrl('2026-0268'));
+	const set = await weigh(`${await jobUrl('2026-0268')}/set`);
+	await context.close();
+	expect({ desk, job, set }).toBeDefined();
+});
