@@ -6,12 +6,14 @@
 	import { photoBox } from '$lib/client/photo-box.svelte';
 	import { provideClock, provideUnits } from '$lib/client/units';
 	import AppFrame from '$lib/ui/frame/AppFrame.svelte';
+	import SaveDrawings from '$lib/ui/frame/SaveDrawings.svelte';
 	import KeyList from '$lib/ui/frame/KeyList.svelte';
 	import { onMount, untrack } from 'svelte';
 	import '../app.css';
 
 	let { data, children } = $props();
 	let keysOpen = $state(false);
+	let drawingsOpen = $state(false);
 	provideUnits(() => data.units);
 	provideClock(() => data.shop.clock);
 	onMount(() => {
@@ -86,10 +88,12 @@
 		shopName={data.shop.name}
 		personName={data.person.name}
 		onkeys={() => (keysOpen = true)}
+		ondrawings={() => (drawingsOpen = true)}
 	>
 		{@render children()}
 	</AppFrame>
 	<KeyList bind:open={keysOpen} />
+	<SaveDrawings bind:open={drawingsOpen} />
 {:else}
 	<main id="main">{@render children()}</main>
 {/if}

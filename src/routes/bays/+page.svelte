@@ -117,10 +117,8 @@
 	<!-- svelte-ignore a11y_no_static_element_interactions (the buttons of the car in hand do the same) -->
 	<div
 		class="my-1 flex items-center justify-center rounded-[3px] text-[14px] text-soft {over === key
-			? 'min-h-12 border-2 border-dashed border-mark bg-mark-wash'
-			: words || dragged
-				? 'min-h-7 border border-dashed border-line'
-				: 'min-h-1'}"
+			? 'min-h-7 border border-dashed border-mark bg-mark-wash'
+			: `min-h-7 border border-dashed ${words || dragged ? 'border-line' : 'border-transparent'}`}"
 		ondragover={(event) => {
 			event.preventDefault();
 			over = key;

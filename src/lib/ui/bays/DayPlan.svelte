@@ -11,6 +11,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import RunProgress from '$lib/ui/controls/RunProgress.svelte';
+	import { momentOf } from './floor';
 	import TimeField from '$lib/ui/controls/TimeField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { addMinutes, format, parseISO } from 'date-fns';
@@ -82,7 +83,7 @@
 			return {
 				jobId: job.id,
 				bay,
-				startsAt: addMinutes(start, from).toISOString(),
+				startsAt: momentOf(from, start),
 				minutes,
 				version: job.slot.version
 			};

@@ -25,35 +25,39 @@
 
 <button
 	type="button"
-	class="block w-full rounded-[3px] border-2 px-2.5 py-1.5 text-start leading-tight {picked
+	class="flex w-full gap-2.5 rounded-[3px] border-2 p-1.5 text-start leading-tight {picked
 		? 'border-mark bg-mark-wash'
 		: 'border-edge bg-panel hover:bg-sunk'}"
-	style="min-height: {tall}px"
 	draggable="true"
 	aria-pressed={picked}
-	aria-label="{job.plate}{from ? `, ${from} to ${until}` : ''}, {formatHours(minutes)}"
 	ondragstart={() => ondrag(job.id)}
 	ondragend={() => ondrag(undefined)}
 	onclick={onpick}
 >
-	<span class="flex items-baseline justify-between gap-2">
-		<span class="num text-xl">{job.plate}</span>
-		<span class="num text-[15px] {job.minutes === null ? 'text-ochre' : 'text-soft'}"
-			>{job.minutes === null && !job.slot ? 'not planned' : formatHours(minutes)}</span
+	<!-- As long as its hours. -->
+	<svg width="8" height={tall} class="shrink-0" aria-hidden="true">
+		<rect width="8" height={tall} rx="3" class={job.slot ? 'fill-spruce' : 'fill-edge'} />
+	</svg>
+	<span class="min-w-0 flex-1">
+		<span class="flex items-baseline justify-between gap-2">
+			<span class="num text-xl">{job.plate}</span>
+			<span class="num text-[15px] {job.minutes === null ? 'text-ochre' : 'text-soft'}"
+				>{job.minutes === null && !job.slot ? 'not planned' : formatHours(minutes)}</span
+			>
+		</span>
+		<span class="block text-[15px] text-soft"
+			>{#if from}<b class="num text-ink">{from}</b>–{until} ·
+			{/if}{job.stage === 'signed' ? 'Signed' : stageNames[job.stage]}, {job.owed} left</span
 		>
+		{#if job.slot?.comesAt}<span class="block text-[15px] text-mark"
+				>comes {times.short(job.slot.comesAt)}</span
+			>{/if}
+		{#if job.soakHours && !job.slot}<span class="block text-[15px] text-ochre"
+				>◇ soak {job.soakHours} h first</span
+			>{/if}
+		{#if danger}<span
+				class="block text-[15px] {danger.grade === 'maybe' ? 'text-ochre' : 'text-madder'}"
+				>{danger.grade === 'maybe' ? '◇' : '✕'} {danger.words}</span
+			>{/if}
 	</span>
-	<span class="block text-[15px] text-soft"
-		>{#if from}<b class="num text-ink">{from}</b>–{until} ·
-		{/if}{job.stage === 'signed' ? 'Signed' : stageNames[job.stage]}, {job.owed} left</span
-	>
-	{#if job.slot?.comesAt}<span class="block text-[15px] text-mark"
-			>comes {times.short(job.slot.comesAt)}</span
-		>{/if}
-	{#if job.soakHours && !job.slot}<span class="block text-[15px] text-ochre"
-			>◇ soak {job.soakHours} h first</span
-		>{/if}
-	{#if danger}<span
-			class="block text-[15px] {danger.grade === 'maybe' ? 'text-ochre' : 'text-madder'}"
-			>{danger.grade === 'maybe' ? '◇' : '✕'} {danger.words}</span
-		>{/if}
 </button>

@@ -24,14 +24,18 @@ export function queuedOf({ id, slot }: FloorJob, monday: Date): Queued | undefin
 	};
 }
 
+/** Minutes from Monday as a moment, whatever kind of date Monday is. */
+export const momentOf = (minutes: number, monday: Date): string =>
+	new Date(addMinutes(monday, minutes).getTime()).toISOString();
+
 /** What the server is told of changed places. */
 export const placesOf = (changed: readonly Queued[], jobs: readonly FloorJob[], monday: Date) =>
 	changed.map(({ id, bay, startMin, minutes, comesMin }) => ({
 		jobId: id,
 		bay,
 		minutes,
-		startsAt: addMinutes(monday, startMin).toISOString(),
-		comesAt: comesMin === undefined ? null : addMinutes(monday, comesMin).toISOString(),
+		startsAt: momentOf(startMin, monday),
+		comesAt: comesMin === undefined ? null : momentOf(comesMin, monday),
 		version: jobs.find((job) => job.id === id)?.slot?.version ?? 0
 	}));
 

@@ -26,9 +26,10 @@
 				class="touch flex items-center justify-between rounded-[3px] border px-3 {place
 					? 'border-2 border-spruce bg-spruce-wash'
 					: 'border-edge bg-panel'}"
-				aria-label="{cornerNames[corner]}, {place ? `number ${place}` : 'not yet'}"
 				onclick={() => touch(corner)}
-				><span>{corner}</span><span class="num text-xl">{place || '–'}</span></button
+				><span>{corner}<span class="sr-only">, {cornerNames[corner]}</span></span><span
+					class="num text-xl">{place || '–'}</span
+				></button
 			>
 		{/each}
 	</div>

@@ -79,8 +79,9 @@
 		<div class="mt-1 overflow-x-auto" tabindex="0" role="region" aria-label="Heights over its jobs">
 			<svg
 				viewBox="0 0 {width} {height}"
-				style="min-width: {Math.min(width, 900)}px; max-width: {width * 1.3}px"
-				class="w-full"
+				{width}
+				{height}
+				class="max-w-none"
 				role="img"
 				aria-label="Heights before and after, new parts and joints set, job by job"
 			>

@@ -7,6 +7,7 @@
 	import CalendarRange from '@lucide/svelte/icons/calendar-range';
 	import CarFront from '@lucide/svelte/icons/car-front';
 	import DraftingCompass from '@lucide/svelte/icons/drafting-compass';
+	import ImageDown from '@lucide/svelte/icons/image-down';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import Warehouse from '@lucide/svelte/icons/warehouse';
 	import Wrench from '@lucide/svelte/icons/wrench';
@@ -18,8 +19,10 @@
 		personName: string;
 		children: Snippet;
 		onkeys: () => void;
+		/** The page's drawings are to be saved. */
+		ondrawings: () => void;
 	}
-	let { shopName, personName, children, onkeys }: Props = $props();
+	let { shopName, personName, children, onkeys, ondrawings }: Props = $props();
 
 	const places = [
 		{
@@ -105,6 +108,14 @@
 			>
 		{/if}
 	</span>
+	<button
+		type="button"
+		class="hidden min-h-12 min-w-12 items-center justify-center sm:flex"
+		onclick={ondrawings}
+		aria-label="Save drawings of this page"
+	>
+		<ImageDown class="size-6" aria-hidden="true" />
+	</button>
 	<button
 		type="button"
 		class="hidden min-h-12 min-w-12 items-center justify-center sm:flex"

@@ -25,7 +25,7 @@
 	const isCorner = (of: RoundPart) => corners.some((corner) => corner === of);
 </script>
 
-<nav class="flex gap-1.5 overflow-x-auto" aria-label="What of the car">
+<nav class="relative flex gap-1.5 overflow-x-auto" aria-label="What of the car">
 	{#each shown as of (of)}
 		<a
 			href={of === 'all' ? '?' : `?of=${of}`}
