@@ -1,5 +1,14 @@
 /** Loads the demo shop from its open-format files, through the same code that a user's import uses. */
-import { addDays, addHours, formatISO, startOfDay, startOfISOWeek, subDays } from 'date-fns';
+import {
+	addBusinessDays,
+	addDays,
+	addHours,
+	formatISO,
+	isWeekend,
+	nextMonday,
+	startOfDay,
+	subDays
+} from 'date-fns';
 import { readdirSync, readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
 import type { WrenchKind } from '../src/core/fastener/rack.ts';
@@ -91,17 +100,20 @@ async function loadRack(db: Database, { wrenches, devices, people }: DemoShop): 
 	}
 }
 
-/** Of the week in which the demo is loaded; over the weekend of the next one. */
-export const demoMonday = (): Date => startOfISOWeek(addDays(new Date(), 2));
+/** The nth working day from the one on which the demo is loaded, 0 the first. */
+export function demoDay(n: number): Date {
+	const first = startOfDay(Date.now());
+	const today = isWeekend(first) ? nextMonday(first) : first;
+	return addBusinessDays(today, n);
+}
 
 /** Cars in their bays. */
 async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void> {
-	const monday = demoMonday();
 	for (const { number, bay, day, hour, minutes } of plan) {
 		const [job] = await listJobs(db, [number]);
 		if (!job) continue;
 		const { id: jobId } = job;
-		const startsAt = addHours(addDays(monday, day), hour).toISOString();
+		const startsAt = addHours(demoDay(day), hour).toISOString();
 		await putSlot(db, { jobId, bay, startsAt, minutes, version: 1, comesAt: null });
 	}
 }

@@ -4,8 +4,8 @@
  */
 import { chromium, type Page } from '@playwright/test';
 import { join } from 'node:path';
-import { addDays, format } from 'date-fns';
-import { demoMonday, demoPeople } from '../demo/load.ts';
+import { format } from 'date-fns';
+import { demoDay, demoPeople } from '../demo/load.ts';
 import { launchOptions } from './browser.ts';
 import { readSettings } from './settings.ts';
 import { root } from './system.js';
@@ -49,7 +49,7 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 	['bays', '/bays'],
 	[
 		'day',
-		`/bays/${format(addDays(demoMonday(), 2), 'yyyy-MM-dd')}`,
+		`/bays?day=${format(demoDay(2), 'yyyy-MM-dd')}`,
 		(page) => page.getByText('All ready at').waitFor()
 	],
 	['heights-before', '2026-0260/measure?corner=RR'],

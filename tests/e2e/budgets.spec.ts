@@ -1,6 +1,6 @@
 /** How many taps the way through a car takes beside its numbers and words, and how fast its pages come. */
 import type { Page } from '@playwright/test';
-import { bookOf, expect, patient, pull, sent, stage, test } from './shop';
+import { bookOf, expect, patient, pull, sent, test } from './shop';
 
 /** Counts what hands do on a page: touches, and Enters as a foot switch sends them. */
 class Hands {
@@ -53,7 +53,8 @@ test('measure and set, front axle: at most 15 taps beside its numbers', async ({
 	const hands = await Hands.on(page);
 	await page.goto('/');
 	await page.getByRole('link', { name: 'Open a job' }).tap();
-	await page.getByRole('searchbox').fill('fae683');
+	await page.getByRole('searchbox', { name: /Which car/ }).fill('fae683');
+	await expect(page.getByRole('listitem')).toHaveCount(1);
 	await page.getByRole('link', { name: /FAE 683/ }).tap();
 	await page.getByText('Measure and set only').tap();
 	await page.getByLabel('Complaint').fill('Front bushes renewed elsewhere, to be set at height');
@@ -63,6 +64,7 @@ test('measure and set, front axle: at most 15 taps beside its numbers', async ({
 	const heights = { 'Front left': 360, 'Front right': 361, 'Rear left': 356, 'Rear right': 357 };
 	await heightsIn(page, heights);
 	await page.keyboard.press('Enter');
+	await expect(page).toHaveURL(/\/set/);
 
 	const heading = page.getByRole('heading', { level: 1 });
 	for (let i = 0; i < 40; i++) {

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
-import { addDays, format } from 'date-fns';
-import { demoMonday } from '../../demo/load';
+import { format } from 'date-fns';
+import { demoDay } from '../../demo/load';
 import { expect, patient, test as base } from './shop';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -41,7 +41,7 @@ async function violations(page: Page, runOnly = everything): Promise<string[]> {
 	}, runOnly);
 }
 
-const dayOfTheDemo = `/bays?day=${format(addDays(demoMonday(), 2), 'yyyy-MM-dd')}`;
+const dayOfTheDemo = `/bays?day=${format(demoDay(2), 'yyyy-MM-dd')}`;
 
 const views: [name: string, path: string][] = [
 	['jobs', '/'],

@@ -378,7 +378,11 @@ test('a car is given its bay, goes to another queue, comes later, and back', asy
 	});
 
 	await test.step('dragged there', async () => {
-		await card('HUM 583').dragTo(queue(to).getByText('the end of the queue'));
+		// Both in sight, as for a hand: the yard stays beside the queues.
+		await hand.getByRole('button', { name: 'Back to the yard' }).click();
+		const end = queue(to).getByText('the end of the queue');
+		await end.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+		await yard.getByRole('button', { name: /^HUM 583/ }).dragTo(end);
 		await expect(queue(to).getByRole('button', { name: /^HUM 583/ })).toBeVisible();
 		await expect(hand).toContainText(`bay ${to}`);
 	});

@@ -15,7 +15,14 @@
 	import PromiseField from '$lib/ui/job/PromiseField.svelte';
 	import { setHref } from '$lib/ui/job/places';
 	import { tz } from '@date-fns/tz';
-	import { addDays, addMinutes, differenceInMinutes, format, startOfISOWeek } from 'date-fns';
+	import {
+		addDays,
+		addMinutes,
+		differenceInMinutes,
+		format,
+		startOfDay,
+		startOfISOWeek
+	} from 'date-fns';
 	import { onMount } from 'svelte';
 
 	let { data } = $props();
@@ -108,7 +115,9 @@
 		const others = slots.filter((one) => one.id !== id);
 		void put(insert(others, told, { bay: slot.bay, index: indexOf(slot) }, nowMin));
 	}
-	const days = $derived(Array.from({ length: 7 }, (_, i) => addDays(monday, i)));
+	const days = $derived(
+		Array.from({ length: 7 }, (_, i) => addDays(startOfDay(now, { in: tz(times.timeZone) }), i))
+	);
 	const dayName = (minutes: number) => times.weekday(addMinutes(monday, minutes));
 </script>
 
@@ -147,7 +156,7 @@
 	<RefusalNotice {refusal} />
 
 	<div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[250px_minmax(0,1fr)]">
-		<section class="panel p-3" aria-labelledby="yard-title">
+		<section class="panel p-3 lg:sticky lg:top-2" aria-labelledby="yard-title">
 			<h2 id="yard-title" class="text-lg">
 				In the yard <span class="num text-soft">{yard.length}</span>
 			</h2>

@@ -23,9 +23,11 @@
 	const danger = $derived(job.dangers[0]);
 </script>
 
-<button
-	type="button"
-	class="flex w-full gap-2.5 rounded-[3px] border-2 p-1.5 text-start leading-tight {picked
+<!-- Not a button element: some browsers drag none. -->
+<div
+	role="button"
+	tabindex="0"
+	class="flex w-full cursor-grab gap-2.5 rounded-[3px] border-2 p-1.5 text-start leading-tight {picked
 		? 'border-mark bg-mark-wash'
 		: 'border-edge bg-panel hover:bg-sunk'}"
 	draggable="true"
@@ -33,6 +35,11 @@
 	ondragstart={() => ondrag(job.id)}
 	ondragend={() => ondrag(undefined)}
 	onclick={onpick}
+	onkeydown={(event) => {
+		if (event.key !== 'Enter' && event.key !== ' ') return;
+		event.preventDefault();
+		onpick();
+	}}
 >
 	<!-- As long as its hours. -->
 	<svg width="8" height={tall} class="shrink-0" aria-hidden="true">
@@ -60,4 +67,4 @@
 				>{danger.grade === 'maybe' ? '◇' : '✕'} {danger.words}</span
 			>{/if}
 	</span>
-</button>
+</div>

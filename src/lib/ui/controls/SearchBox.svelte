@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { Input } from 'flowbite-svelte';
+	import { onDestroy } from 'svelte';
 
 	interface Props {
 		label: string;
@@ -10,6 +11,9 @@
 	// svelte-ignore state_referenced_locally (the address is where it starts; afterwards the field leads)
 	let text = $state(value);
 	let timer: ReturnType<typeof setTimeout>;
+
+	// Whoever has found what they looked for is not called back to the list.
+	onDestroy(() => clearTimeout(timer));
 
 	function search() {
 		clearTimeout(timer);

@@ -12,7 +12,6 @@
 	import Warehouse from '@lucide/svelte/icons/warehouse';
 	import Wrench from '@lucide/svelte/icons/wrench';
 	import type { Snippet } from 'svelte';
-	import KeptForOthers from './KeptForOthers.svelte';
 
 	interface Props {
 		shopName: string;
@@ -134,5 +133,8 @@
 		>
 	</a>
 </header>
-<KeptForOthers />
+<!-- Seldom there, and it knows every kind of entry: it is fetched when it is wanted. -->
+{#if outbox.others.length}
+	{#await import('./KeptForOthers.svelte') then kept}<kept.default />{/await}
+{/if}
 <main id="main" tabindex="-1" class="outline-none">{@render children()}</main>

@@ -63,6 +63,12 @@
 	const done = $derived(!missing && !doubted && !slip);
 	const decimals = $derived(units.choice.length === 'mm' ? 1 : 2);
 
+	/** The way on has the focus: one Enter of a foot switch leads there. */
+	let wayOn = $state<HTMLElement>();
+	$effect(() => {
+		if (done && !job.record.signedAt) wayOn?.querySelector('a')?.focus({ preventScroll: true });
+	});
+
 	const open = (to: Corner) => goto(`?corner=${to}`, { noScroll: true, keepFocus: true });
 
 	/** Where a reading was kept last: it shows a moment later, once this device has it. */
@@ -80,7 +86,7 @@
 <div class="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_330px]">
 	<div class="min-w-0 space-y-4">
 		<h1 class="sr-only">Heights {phase}</h1>
-		<div class="grid grid-cols-2 gap-2 sm:grid-cols-4" role="group" aria-label="Corners">
+		<div class="grid grid-cols-4 gap-1.5 sm:gap-2" role="group" aria-label="Corners">
 			{#each walk as c (c)}
 				{@const measure = job.view.corners[c][phase]}
 				{@const n = job.view.readings[phase][c].length}
@@ -88,19 +94,21 @@
 					type="button"
 					onclick={() => open(c)}
 					aria-current={c === corner ? 'true' : undefined}
-					class="min-h-16 rounded-[3px] border-2 px-3 py-1.5 text-start {c === corner
+					class="min-h-16 rounded-[3px] border-2 px-1.5 py-1.5 text-start sm:px-3 {c === corner
 						? 'border-spruce bg-spruce-wash'
 						: 'border-line bg-panel hover:border-edge'}"
 				>
-					<span class="flex justify-between gap-2 text-[15px] font-semibold"
-						>{cornerNames[c]}
+					<span class="flex justify-between gap-1 text-[15px] font-semibold"
+						><span class="sm:hidden" aria-hidden="true">{c}</span><span class="max-sm:sr-only"
+							>{cornerNames[c]}</span
+						>
 						{#if measure?.readAgain}<StateMark
 								mark="again"
 							/>{:else if n >= readingsPerCorner}<StateMark mark="done" />{:else}<span
 								class="text-ochre">{n}/{readingsPerCorner}</span
 							>{/if}
 					</span>
-					<span class="num text-2xl"
+					<span class="num text-2xl max-sm:text-base"
 						>{measure ? units.show(measure.meanMm, 'length', { decimals }) : '–'}</span
 					>
 				</button>
@@ -114,7 +122,10 @@
 			</section>
 		{/if}
 		{#if done && !job.record.signedAt}
-			<div class="panel flex flex-wrap items-center gap-4 border-2 border-spruce p-4">
+			<div
+				bind:this={wayOn}
+				class="panel flex flex-wrap items-center gap-4 border-2 border-spruce p-4"
+			>
 				<p class="me-auto text-xl font-semibold text-spruce" role="status">✓ Read all round</p>
 				<ActionButton weight="main" href={nextHref(job.record.id, job.next)}
 					>Next: {job.next.text} →</ActionButton

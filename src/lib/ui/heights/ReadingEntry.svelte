@@ -113,11 +113,11 @@
 	const shown = (mm: number) => units.show(mm, 'length', { decimals: unit === 'mm' ? 1 : 3 });
 </script>
 
-<section class="panel p-4" aria-labelledby="entry-title" data-draft="{phase} {corner}">
+<section class="panel p-4 max-sm:p-3" aria-labelledby="entry-title" data-draft="{phase} {corner}">
 	<div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
 		<div>
 			<h2 id="entry-title" class="text-2xl">{cornerNames[corner]}</h2>
-			<span class="caption">{school.name}: {school.measured.toLowerCase()}</span>
+			<span class="caption max-sm:hidden">{school.name}: {school.measured.toLowerCase()}</span>
 			{#if job.record.readings.length === 0 && !job.record.signedAt}
 				<a
 					class="ms-2 inline-flex min-h-12 items-center text-[15px] underline"
@@ -125,10 +125,10 @@
 				>
 			{/if}
 		</div>
-		<dl class="flex flex-wrap gap-x-6 sm:text-end">
+		<dl class="flex gap-x-4 sm:gap-x-6 sm:text-end">
 			<div>
 				<dt class="caption">Mean</dt>
-				<dd class="num text-3xl">
+				<dd class="num text-3xl max-sm:text-lg">
 					{measure
 						? units.show(measure.meanMm, 'length', { decimals: unit === 'mm' ? 1 : 2 })
 						: '–'}
@@ -136,7 +136,7 @@
 			</div>
 			<div>
 				<dt class="caption">95 %</dt>
-				<dd class="num text-3xl">
+				<dd class="num text-3xl max-sm:text-lg">
 					{measure?.expandedUncertaintyMm === undefined
 						? '–'
 						: `± ${units.show(measure.expandedUncertaintyMm, 'length')}`}
@@ -144,14 +144,17 @@
 			</div>
 			<div>
 				<dt class="caption">Spread</dt>
-				<dd class="num text-3xl">
+				<dd class="num text-3xl max-sm:text-lg">
 					{measure && measure.n > 1 ? units.show(measure.rangeMm, 'length') : '–'}
 				</dd>
 			</div>
 		</dl>
 	</div>
 
-	<ol class="mt-3 grid grid-cols-[repeat(auto-fit,minmax(130px,1fr))] gap-2" aria-label="Readings">
+	<ol
+		class="mt-3 grid grid-cols-[repeat(auto-fit,minmax(92px,1fr))] gap-2 sm:grid-cols-[repeat(auto-fit,minmax(130px,1fr))]"
+		aria-label="Readings"
+	>
 		{#each { length: slots }, i}
 			{@const reading = readings[i]}
 			{@const odd = measure?.outlier === i}
@@ -161,14 +164,14 @@
 						type="button"
 						disabled={job.record.signedAt !== null}
 						onclick={() => correct(reading)}
-						class="flex min-h-19 w-full flex-col items-start justify-center rounded-[3px] border-2 px-3 text-start {correcting?.id ===
+						class="flex min-h-19 w-full flex-col items-start justify-center rounded-[3px] border-2 px-3 text-start max-sm:min-h-14 max-sm:px-2 {correcting?.id ===
 						reading.id
 							? 'border-mark bg-mark-wash'
 							: odd
 								? 'border-madder bg-madder-wash'
 								: 'border-line bg-sunk'}"
 					>
-						<span class="num text-[26px] leading-tight">{reading.entered}</span>
+						<span class="num text-[26px] leading-tight max-sm:text-lg">{reading.entered}</span>
 						<span class="caption">
 							{#if job.unsent.includes(reading.id)}kept here, not sent yet
 							{:else if odd}<StateMark mark="again" word="does not fit" />
@@ -177,7 +180,7 @@
 					</button>
 				{:else}
 					<span
-						class="flex min-h-19 items-center rounded-[3px] border-2 border-dashed px-3 {i ===
+						class="flex min-h-19 items-center rounded-[3px] border-2 border-dashed px-3 max-sm:min-h-14 max-sm:px-2 {i ===
 							readings.length && !correcting
 							? 'border-spruce text-ink'
 							: 'border-line text-soft'}"
@@ -237,7 +240,7 @@
 			>One more reading, {cornerNames[corner].toLowerCase()}</ActionButton
 		>
 	{:else if !job.record.signedAt}
-		<form class="mt-4 grid gap-4 md:grid-cols-[1fr_240px]" onsubmit={keep}>
+		<form class="mt-4 grid gap-4 max-sm:mt-2 sm:grid-cols-[1fr_240px]" onsubmit={keep}>
 			<div>
 				<label for="reading" class="text-[15px] font-semibold"
 					>{correcting
@@ -264,6 +267,9 @@
 						class="num w-full min-w-0 bg-transparent py-1 text-[72px] leading-none outline-none"
 					/>
 					<span class="text-2xl text-soft">{unit}</span>
+					<ActionButton weight="main" type="submit" class="mb-1 shrink-0 self-end sm:min-w-40"
+						>{correcting ? 'Keep instead' : 'Keep'}</ActionButton
+					>
 				</div>
 				<p
 					id="understood"
@@ -276,9 +282,6 @@
 					{:else}Type it as said: {unit === 'mm' ? '365, or 14 3/8 in' : '14 3/8, or 365 mm'}{/if}
 				</p>
 				<div class="mt-3 flex flex-wrap gap-2">
-					<ActionButton weight="main" type="submit" class="min-w-40"
-						>{correcting ? 'Keep instead' : 'Keep'}</ActionButton
-					>
 					{#if correcting}
 						{@const reading = correcting}
 						<ActionButton weight="stop" class="min-h-16" onclick={() => withdraw(reading)}
@@ -290,7 +293,10 @@
 					{/if}
 				</div>
 			</div>
-			<Keypad bind:value={text} extra={unit === 'mm' ? ['.'] : [' ', '/']} />
+			<!-- A phone has a keypad of its own. -->
+			<div class="max-sm:hidden">
+				<Keypad bind:value={text} extra={unit === 'mm' ? ['.'] : [' ', '/']} />
+			</div>
 		</form>
 	{/if}
 </section>

@@ -140,27 +140,14 @@
 		</p>
 		<form class="mt-3 space-y-3" onsubmit={record}>
 			<Choice label="Loaded how" row bind:value={method} {options} />
-			<div class="grid gap-x-4 gap-y-2 sm:grid-cols-3">
+			<div class="flex flex-wrap items-end gap-3">
 				<QuantityField
 					label="Hub to arch now"
 					dimension="length"
 					bind:value={text}
 					inputmode={units.choice.length === 'mm' ? 'decimal' : 'text'}
 				/>
-				{#if method === 'jack-to-height'}
-					<QuantityField
-						label="{oppositeName} before"
-						dimension="length"
-						bind:value={before}
-						hint="ground to arch, before the jack"
-					/>
-					<QuantityField
-						label="{oppositeName} now"
-						dimension="length"
-						bind:value={now}
-						hint="has the body moved?"
-					/>
-				{/if}
+				<ActionButton weight="main" type="submit">Record the reading</ActionButton>
 			</div>
 			{#if method === 'jack-to-height'}
 				<p class="text-[15px] text-ochre">
@@ -169,7 +156,27 @@
 				</p>
 			{/if}
 			<RefusalNotice {refusal} />
-			<ActionButton weight="main" type="submit">Record the reading</ActionButton>
+			{#if method === 'jack-to-height'}
+				<details open={Boolean(before || now)}>
+					<summary class="touch flex cursor-pointer items-center font-semibold"
+						>Has the body moved? {oppositeName}, before and now</summary
+					>
+					<div class="grid gap-x-4 gap-y-2 pt-1 sm:grid-cols-2">
+						<QuantityField
+							label="{oppositeName} before"
+							dimension="length"
+							bind:value={before}
+							hint="ground to arch, before the jack"
+						/>
+						<QuantityField
+							label="{oppositeName} now"
+							dimension="length"
+							bind:value={now}
+							hint="has the body moved?"
+						/>
+					</div>
+				</details>
+			{/if}
 		</form>
 	{/if}
 	{#if looks.length}
