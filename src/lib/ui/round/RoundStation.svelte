@@ -243,7 +243,8 @@
 						<ActionButton onclick={() => round.pick(one.id)}>Do it now</ActionButton>
 					</p>
 				{/each}
-				<div class="mt-4">
+				<!-- It has the focus: one Enter of a foot switch leads on. -->
+				<div class="mt-4" {@attach (box) => box.querySelector('a')?.focus({ preventScroll: true })}>
 					<ActionButton weight="main" href={nextHref(record.id, job.next)}
 						>{job.next.text} →</ActionButton
 					>
