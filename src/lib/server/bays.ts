@@ -4,19 +4,18 @@ import {
 	listOpenSlots,
 	listSlots,
 	putSlot,
-	slotsInTheWay,
-	type Slot
+	slotsInTheWay
 } from './db/bays.ts';
-import { perCorner, type Corner, type PerCorner } from '../../core/height/corners.ts';
-import type { Vehicle } from '../../core/job/model.ts';
-import { dangers, type Danger } from '../../core/schedule/promise.ts';
+import type { BayJob, DayJob, FloorJob, Slot } from '../bays/model.ts';
+import { perCorner } from '../../core/height/corners.ts';
+import { dangers } from '../../core/schedule/promise.ts';
 import { listEntriesOf } from './db/entries.ts';
-import { findJob, listLines, listLinesOf, lockJob, type JobLine } from './db/jobs.ts';
+import { findJob, listLines, listLinesOf, lockJob } from './db/jobs.ts';
 import type { Database } from './db/pool.ts';
 import { listTimedKinds } from './db/projections.ts';
 import type { Shop } from './db/shop.ts';
 import { timedCar } from '../../core/schedule/cars.ts';
-import { expectedMinutes, type TimedCar } from '../../core/schedule/timeline.ts';
+import { expectedMinutes } from '../../core/schedule/timeline.ts';
 import { overallPace } from '../../core/work/minutes.ts';
 import { Job } from '../../core/job/book/job.ts';
 import { notFound, Problem, refuse } from '../../core/problem.ts';
@@ -97,45 +96,6 @@ export function placeSlots(
 
 export async function clearSlot(db: Database, jobId: string): Promise<void> {
 	await deleteSlot(db, jobId);
-}
-
-/** A job as the plan of the bays shows it. */
-export interface BayJob {
-	id: string;
-	number: string;
-	plate: string;
-	complaint: string;
-	/** Expected minutes of what is left, at the shop's own pace; null where nothing is planned yet. */
-	minutes: number | null;
-	/** Hours of soak before it. */
-	soakHours: number;
-	slot: Slot | null;
-}
-
-/** A car on the floor or in the yard. */
-export interface FloorJob extends BayJob {
-	stage: JobLine['stage'];
-	/** Things left to do. */
-	owed: number;
-	promisedAt: string | null;
-	/** What stands against its promise, the worst first. */
-	dangers: Danger[];
-	/** Of a car that stands in a bay now. */
-	car?: FloorCar;
-}
-
-/** What the board draws of a car. */
-export interface FloorCar {
-	vehicle: Vehicle;
-	corners: Corner[];
-	owed: PerCorner<number>;
-}
-
-/** A car of a day, with what is left to do on it. */
-export interface DayJob extends BayJob {
-	slot: Slot;
-	/** Null where nothing is planned yet. */
-	car: TimedCar | null;
 }
 
 /** Slots of a span, and every open job with what its order of work asks for. */

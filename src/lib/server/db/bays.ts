@@ -1,15 +1,5 @@
+import type { Slot } from '../../bays/model.ts';
 import type { Database, Row } from './pool.ts';
-
-/** A car's place in the plan of the bays. */
-export interface Slot {
-	jobId: string;
-	bay: number;
-	startsAt: string;
-	minutes: number;
-	version: number;
-	/** The car is not here before; null: it stands in the yard. */
-	comesAt: string | null;
-}
 
 const toSlot = (row: Row): Slot => ({
 	jobId: row.job_id as string,

@@ -2,7 +2,7 @@
 import { createEvent, createEvents, type DateArray } from 'ics';
 import { retorqueAfterKm, retorqueDue } from '../../../core/procedure/retorque.ts';
 import type { JobRecord } from '../../../core/job/record.ts';
-import type { BayJob } from '../bays.ts';
+import type { BayJob } from '../../bays/model.ts';
 
 const dateAfter = (moment: number, days: number): DateArray => {
 	const day = new Date(moment + days * 86_400_000);

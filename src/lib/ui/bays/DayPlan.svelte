@@ -7,7 +7,7 @@
 	import { refresh } from '$lib/client/refresh';
 	import { Run } from '$lib/client/run.svelte';
 	import DayTimeline from './DayTimeline.svelte';
-	import type { DayJob } from '$lib/server/bays';
+	import type { DayJob } from '$lib/bays/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import RunProgress from '$lib/ui/controls/RunProgress.svelte';

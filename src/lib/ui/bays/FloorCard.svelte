@@ -2,7 +2,7 @@
 	import { stageNames } from '$core/procedure/stages';
 	import { formatHours } from '$core/units/format';
 	import { shopTime } from '$lib/client/units';
-	import type { FloorJob } from '$lib/server/bays';
+	import type { FloorJob } from '$lib/bays/model';
 	import { blockMinutes } from './floor';
 
 	/** A car that waits: its length is its hours. Touched, it is in hand; dragged, it goes elsewhere. */

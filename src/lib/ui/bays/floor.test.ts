@@ -1,4 +1,4 @@
-import type { FloorJob } from '$lib/server/bays';
+import type { FloorJob } from '$lib/bays/model';
 import { describe, expect, it } from 'vitest';
 import { blockMinutes, entriesOf, placesOf, queuedOf } from './floor';
 

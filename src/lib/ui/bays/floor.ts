@@ -1,7 +1,7 @@
 /** The floor as its page moves cars on it: between moments of the server and minutes of the queues. */
 import { slotStepMin } from '$core/schedule/bays';
 import { queueOf, type Queued } from '$core/schedule/queue';
-import type { FloorJob } from '$lib/server/bays';
+import type { FloorJob } from '$lib/bays/model';
 import { addMinutes, differenceInMinutes } from 'date-fns';
 
 /** Minutes where nothing is planned yet; own choice. */

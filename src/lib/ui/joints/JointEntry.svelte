@@ -12,13 +12,14 @@
 	import type { Standing } from '$lib/ui/round/round.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { atWork } from '$core/job/joints';
+	import { atWork, plausible } from '$core/job/joints';
 	import type { Joint, Torque } from '$core/job/model';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
+	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { tick } from 'svelte';
 	import AcceptBush from './AcceptBush.svelte';
 	import AskedNumber from './AskedNumber.svelte';
@@ -354,6 +355,11 @@
 		</p>
 	{/if}
 	{#if joint.torqueNm === null && numbered && !job.record.signedAt}<SpecifyTorque {joint} />{/if}
+	{#if plausible(joint)?.plausible === false}
+		<p class="mt-1">
+			<StateMark mark="again" word="This torque does not belong to its thread: unit or thread?" />
+		</p>
+	{/if}
 	<ThreadNote {joint} />
 
 	{#if question}
