@@ -4,8 +4,7 @@
  */
 import { chromium, type Page } from '@playwright/test';
 import { join } from 'node:path';
-import { format } from 'date-fns';
-import { demoDay, demoPeople } from '../demo/load.ts';
+import { demoPeople } from '../demo/load.ts';
 import { launchOptions } from './browser.ts';
 import { readSettings } from './settings.ts';
 import { root } from './system.js';
@@ -47,11 +46,7 @@ const pictures: [name: string, path: string, prepare?: (page: Page) => Promise<v
 	['work', '2026-0268/work'],
 	['stack', '2026-0268/work/bench?corner=FR&at=stack', halfStacked],
 	['bays', '/bays'],
-	[
-		'day',
-		`/bays?day=${format(demoDay(2), 'yyyy-MM-dd')}`,
-		(page) => page.getByText('All ready at').waitFor()
-	],
+	['customer', '2026-0187/hand-over/customer'],
 	['heights-before', '2026-0260/measure?corner=RR'],
 	[
 		'corner',

@@ -2,6 +2,7 @@
 import { cleanup } from '@testing-library/svelte';
 import { afterEach, beforeEach, vi } from 'vitest';
 import { metric } from '../../src/core/units/format';
+import { momentsOf } from '../../src/core/units/moments';
 import { unitsOf } from '../../src/core/units/personal';
 import { page } from './app';
 import { around, away, call } from './around';
@@ -11,7 +12,10 @@ vi.mock('$lib/client/job-state.svelte', async (original) => ({
 	...(await original<object>()),
 	currentJob: () => around.job
 }));
-vi.mock('$lib/client/units', () => ({ personalUnits: () => unitsOf(() => around.units) }));
+vi.mock('$lib/client/units', () => ({
+	personalUnits: () => unitsOf(() => around.units),
+	shopTime: () => momentsOf(() => ({ timeZone: 'UTC', hours: '24' }))
+}));
 
 beforeEach(() => {
 	call.mockReset().mockResolvedValue(away);

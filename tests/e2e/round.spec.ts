@@ -214,6 +214,7 @@ test('a corner that creeps is said, and the rubber waits', async ({
 	await expect(heading(page)).toHaveText('Load the corner');
 	await page.getByText('Jacked to height').click();
 	await page.getByLabel('Hub to arch now').fill('341');
+	await page.getByText('Has the body moved?').click();
 	await page.getByLabel('Rear right before').fill('700');
 	await page.getByLabel('Rear right now').fill('706');
 	await page.keyboard.press('Enter');

@@ -34,12 +34,13 @@ function counting(db: Database): Database {
 	return { ...db, rows: count(db.rows), row: count(db.row), run: count(db.run) } as Database;
 }
 
+const locals = { shop: { clock: { timeZone: 'UTC', hours: '24' } } };
 const url = (path: string) => new URL(`http://shop.test${path}`);
 const pages: [string, (carId: string) => unknown][] = [
 	['the jobs', () => jobsPage({ url: url('/') } as never)],
 	['a search', () => jobsPage({ url: url('/?search=pike+knock') } as never)],
-	['the bays', () => bayPage({ url: url('/bays') } as never)],
-	['what is due', () => duePage({ url: url('/retorques') } as never)],
+	['the bays', () => bayPage({ url: url('/bays'), locals } as never)],
+	['what is due', () => duePage({ url: url('/retorques'), locals } as never)],
 	['a car with its history', (id) => carPage({ params: { id }, url: url(`/cars/${id}`) } as never)],
 	['the rack', () => rackPage({} as never)]
 ];
@@ -73,7 +74,10 @@ async function costs(carId: string): Promise<Map<string, { statements: string[];
 }
 
 describe('lists', () => {
-	it('take at most 6 statements each, read no book, and leave none out', async () => {
+	/** These draw what stands in the bays now, and a car over its latest jobs: of so many books, never more. */
+	const drawn = ['the bays', 'a car with its history'];
+
+	it('take at most 8 statements each, read no book but what is drawn, and leave none out', async () => {
 		const { id: carId } = await createVehicle(shop.db, shop.vehicleInput());
 		await sign(await open(carId));
 		const few = await costs(carId);
@@ -81,13 +85,13 @@ describe('lists', () => {
 		for (let i = 0; i < 130; i++) jobs.push(await open(carId));
 		const many = await costs(carId);
 		for (const [name, { statements }] of many) {
-			expect(statements.length, name).toBeLessThanOrEqual(6);
+			expect(statements.length, name).toBeLessThanOrEqual(8);
 			expect(statements.length, name).toBe(few.get(name)!.statements.length);
-			expect(statements.join(), name).not.toMatch(/\bentries\b/);
+			if (!drawn.includes(name)) expect(statements.join(), name).not.toMatch(/\bentries\b/);
 		}
 
 		counted.db = counting(shop.db);
-		const { jobs: inBays } = (await bayPage({ url: url('/bays') } as never)) as {
+		const { jobs: inBays } = (await bayPage({ url: url('/bays'), locals } as never)) as {
 			jobs: { id: string }[];
 		};
 		expect(new Set(inBays.map(({ id }) => id))).toEqual(new Set(jobs));

@@ -78,7 +78,7 @@ describe('the book of the work', () => {
 			'finding',
 			'FL/damper-oil',
 			{ corner: 'FL', point: 'damper-oil', state: 'wet' },
-			/dry|sound, weep, leak/
+			/there are sound, weep, elsewhere, leak/
 		],
 		['finding', 'FL/wing', { corner: 'FL', point: 'wing', state: null }, /must be one of/],
 		['scope', 'middle', { damper: true, spring: true, bushes: true }, /front, rear/],

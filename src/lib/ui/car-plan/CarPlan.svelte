@@ -81,7 +81,7 @@
 		{@const out = isLeft(corner) ? -1 : 1}
 		<a
 			href={href(corner)}
-			aria-label="{cornerNames[corner]}: {n ? `${n} owed` : 'nothing owed'}"
+			aria-label="{cornerNames[corner]}: {n ? `${n} left` : 'nothing left'}"
 			class="corner"
 		>
 			<rect x={place.x - 260} y={place.y - 460} width="520" height="920" fill="transparent" />

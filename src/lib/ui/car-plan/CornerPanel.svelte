@@ -58,7 +58,7 @@
 				></span
 			>
 		{:else}
-			<StateMark mark="set" word="Nothing owed" />
+			<StateMark mark="set" word="Nothing left" />
 		{/each}
 	</span>
 </a>

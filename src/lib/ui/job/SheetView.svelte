@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Sheet, Tone } from '$core/job/sheet/document';
+	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import type { Snippet } from 'svelte';
 
 	/** A sheet on screen and on paper; the sealed PDF draws the same data. */
@@ -10,6 +11,14 @@
 		photos?: string;
 	}
 	let { sheet, proof, photos = '' }: Props = $props();
+	/** Tables and lists are far apart on a phone. */
+	const marks = $derived(
+		sheet.blocks.flatMap((block, i) =>
+			block.kind === 'table' || block.kind === 'pictures' || block.kind === 'photos'
+				? [[`block-${i}`, block.title] as const]
+				: []
+		)
+	);
 	const tones: Record<Tone, { box: string; title: string }> = {
 		stop: { box: 'border-madder', title: 'text-madder' },
 		open: { box: 'border-ochre', title: 'text-ochre' },
@@ -33,7 +42,9 @@
 			{/each}
 		</dl>
 	</header>
+	{#if marks.length > 2}<div class="mt-3"><JumpMarks {marks} /></div>{/if}
 	{#each sheet.blocks as block, i (i)}
+		{#if marks.some(([id]) => id === `block-${i}`)}<span id="block-{i}"></span>{/if}
 		{#if block.kind === 'line'}
 			<p class="mt-3 {block.quiet ? 'caption' : ''}">
 				{#if block.label}<b>{block.label}:</b>{/if}

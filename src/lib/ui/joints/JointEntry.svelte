@@ -388,7 +388,7 @@
 					label="Why it is passed over"
 					bind:value={skipReason}
 					maxlength={500}
-					hint="It stays owed; the reason stands on record"
+					hint="It stays to be done; the reason stands on record"
 				/>
 				<div class="flex items-end gap-2 pb-1">
 					<ActionButton

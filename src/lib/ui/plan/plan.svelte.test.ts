@@ -85,7 +85,7 @@ describe('the advice', () => {
 			for (const axle of ['front', 'rear'] as const) vehicle.axles[axle].makerHeightMm = null;
 		});
 		render(AdviceList, { costs: usualCosts });
-		expect(screen.getByRole('link', { name: 'Inspect' }).getAttribute('href')).toMatch(/look$/);
+		expect(screen.getByRole('link', { name: 'Look' }).getAttribute('href')).toMatch(/look$/);
 	});
 });
 

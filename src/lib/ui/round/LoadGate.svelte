@@ -172,7 +172,7 @@
 							label="{oppositeName} now"
 							dimension="length"
 							bind:value={now}
-							hint="has the body moved?"
+							hint="with the corner loaded"
 						/>
 					</div>
 				</details>

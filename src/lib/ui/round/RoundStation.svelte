@@ -10,6 +10,7 @@
 	import { nextHref } from '$lib/ui/job/places';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { onDestroy, untrack } from 'svelte';
 	import JointEntry from '../joints/JointEntry.svelte';
@@ -126,8 +127,15 @@
 
 <svelte:window onkeydown={keys} />
 
+<JumpMarks
+	marks={[
+		['where', 'The corner'],
+		['the-round', 'The whole round']
+	]}
+/>
 <div class="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[262px_minmax(0,1fr)_372px]">
 	<section
+		id="the-round"
 		aria-label="The round"
 		class="panel max-lg:order-3 lg:max-h-[calc(100dvh-15rem)] lg:overflow-y-auto"
 	>
@@ -277,7 +285,7 @@
 		</div>
 	</section>
 
-	<aside class="min-w-0 space-y-3" aria-label="Where">
+	<aside id="where" class="min-w-0 space-y-3" aria-label="Where">
 		{#if desk.held.length}
 			<ReadingTray {desk} {stop} standing={{ ...round.sent, ...round.answers }} />
 		{/if}

@@ -114,7 +114,7 @@ describe('a step in hand', () => {
 		card('FL/compress');
 		expect(screen.getByText('◇ The bench still wants')).toBeTruthy();
 		expect(screen.getByRole('link', { name: /To the bench page/ }).getAttribute('href')).toMatch(
-			/bench\?corner=FL$/
+			/bench\?corner=FL&at=compressor$/
 		);
 	});
 

@@ -4,6 +4,7 @@
 	import { axleOf, cornerNames, corners, type Corner } from '$core/height/corners';
 	import { findPoint, findState, inspectionPoints } from '$core/inspect/points';
 	import { currentJob } from '$lib/client/job-state.svelte';
+	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import BounceEntry from '$lib/ui/inspect/BounceEntry.svelte';
 	import CornerWalk from '$lib/ui/inspect/CornerWalk.svelte';
@@ -61,6 +62,14 @@
 		<span class="flex-1"></span>
 		<ActionButton weight="main" href="/jobs/{job.record.id}/plan">Decide →</ActionButton>
 	</div>
+	<div class="mb-3">
+		<JumpMarks
+			marks={[
+				['points', 'Point by point'],
+				['drawing', 'Drawing, photos, bounce']
+			]}
+		/>
+	</div>
 	<div
 		class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[300px_minmax(0,1fr)_322px]"
 	>
@@ -68,8 +77,11 @@
 			<Symptoms axle={axleOf(corner)} />
 			<SagPanel />
 		</div>
-		<CornerWalk {corner} bind:point />
-		<div class="space-y-3 lg:sticky lg:top-2 lg:max-h-[calc(100dvh-1rem)] lg:overflow-y-auto">
+		<div id="points"><CornerWalk {corner} bind:point /></div>
+		<div
+			id="drawing"
+			class="space-y-3 lg:sticky lg:top-2 lg:max-h-[calc(100dvh-1rem)] lg:overflow-y-auto"
+		>
 			<section class="panel p-2" aria-label="Places on the drawing">
 				{#key corner}<WalkDrawing {corner} bind:point />{/key}
 			</section>

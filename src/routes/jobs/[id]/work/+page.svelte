@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import type { Corner } from '$core/height/corners';
 	import { currentJob } from '$lib/client/job-state.svelte';
+	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
 	import SaidFinding from '$lib/ui/inspect/SaidFinding.svelte';
@@ -54,8 +55,17 @@
 			</div>
 		</div>
 	{:else}
+		<div class="mb-3">
+			<JumpMarks
+				marks={[
+					['where', 'Corner, trays, photos'],
+					['all-steps', 'All steps']
+				]}
+			/>
+		</div>
 		<div class="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[286px_minmax(0,1fr)_350px]">
 			<section
+				id="all-steps"
 				aria-label="All steps"
 				class="panel max-lg:order-3 lg:max-h-[calc(100dvh-11.5rem)] lg:overflow-y-auto"
 			>
@@ -95,7 +105,7 @@
 					</div>
 				{/if}
 			</div>
-			<aside class="min-w-0 space-y-3" aria-label="Where, trays and photos">
+			<aside id="where" class="min-w-0 space-y-3" aria-label="Where, trays and photos">
 				{#if corner && step?.at !== 'car'}
 					<section class="panel p-2" aria-label="Corner, to scale">
 						{#key corner}<CornerView
