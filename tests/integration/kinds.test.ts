@@ -253,15 +253,15 @@ beforeAll(async () => {
 	await putKnownShop(there.db, { keyId, publicKey, name, addedBy: there.lead.id });
 });
 
+/** What is said of a job that is not signed. */
+const whileOpen = saidKinds.filter((kind) => !['signed', 'retorque', 'addendum'].includes(kind));
+
 describe('every kind of fact', () => {
 	it('is the same in browser, server, file and table, whatever is said in whatever order', async () => {
 		await fc.assert(
 			fc.asyncProperty(
 				fc.gen(),
-				fc.shuffledSubarray(
-					saidKinds.filter((kind) => !['signed', 'retorque', 'addendum'].includes(kind)),
-					{ minLength: 8 }
-				),
+				fc.shuffledSubarray(whileOpen, { minLength: 8 }),
 				fc.array(
 					fc.constantFrom<KindName>(
 						'reading',
@@ -280,7 +280,9 @@ describe('every kind of fact', () => {
 					const end: KindName[] = sign
 						? ['signed', 'retorque', 'note', 'reading', 'addendum', 'target', 'signed']
 						: [];
-					await carryAround(await randomBook(g, [...order, ...more, ...order, ...end]));
+					// The first books have every kind, so that none is left to chance.
+					const every = books < 4 ? whileOpen : [];
+					await carryAround(await randomBook(g, [...order, ...every, ...more, ...order, ...end]));
 				}
 			),
 			{ numRuns: 12, endOnFailure: true }
