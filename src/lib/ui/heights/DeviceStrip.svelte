@@ -5,6 +5,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { Phase } from '$core/job/model';
+	import ListenTo from '../rack/ListenTo.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import { onDestroy, untrack } from 'svelte';
 
@@ -49,20 +50,7 @@
 {#if desk.devices.some(({ kind }) => kind !== 'wrench') && !job.record.signedAt}
 	<section class="panel p-4" aria-labelledby="devices-title">
 		<h2 id="devices-title" class="text-lg">Take readings from</h2>
-		{#each of('height-gauge') as device (device.id)}
-			<label class="flex min-h-12 items-center gap-3 text-[15px]">
-				<input
-					type="checkbox"
-					class="size-6 accent-spruce"
-					checked={desk.listening.includes(device.id)}
-					onchange={(event) => desk.listen(device.id, event.currentTarget.checked)}
-				/>
-				<span class="me-auto">{device.name}</span>
-				<span class={device.connected ? 'text-spruce' : 'text-soft'}
-					>{device.connected ? '✓ connected' : 'not connected'}</span
-				>
-			</label>
-		{/each}
+		<ListenTo {desk} devices={of('height-gauge')} />
 		{#each of('wheel-scales') as device (device.id)}
 			<div class="flex min-h-12 items-center gap-3 text-[15px]">
 				<span class="me-auto"

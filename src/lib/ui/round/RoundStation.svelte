@@ -18,9 +18,9 @@
 	import KnownTorques from '../joints/KnownTorques.svelte';
 	import OpenHardware from '../joints/OpenHardware.svelte';
 	import TargetPanel from '../joints/TargetPanel.svelte';
+	import ListenTo from '../rack/ListenTo.svelte';
 	import LoadGate from './LoadGate.svelte';
 	import ReadingTray from './ReadingTray.svelte';
-	import RoundDevices from './RoundDevices.svelte';
 	import RoundDrawing from './RoundDrawing.svelte';
 	import RoundList from './RoundList.svelte';
 	import { Round } from './round.svelte';
@@ -295,7 +295,12 @@
 			{/key}
 		{/if}
 		{#if targetOf}{#key targetOf}<TargetPanel corner={targetOf} />{/key}{/if}
-		<RoundDevices {desk} />
+		{#if desk.devices.length}
+			<section class="panel px-3 py-1" aria-labelledby="devices-title">
+				<h2 id="devices-title" class="caption pt-1">Take readings from</h2>
+				<ListenTo {desk} devices={desk.devices.filter(({ kind }) => kind !== 'wheel-scales')} />
+			</section>
+		{/if}
 		{#if !desk.held.length}
 			<ReadingTray {desk} {stop} standing={{ ...round.sent, ...round.answers }} />
 		{/if}

@@ -75,6 +75,9 @@
 				{car.make}
 				{car.model}
 				{car.modelYear ?? ''}{car.owner ? ` · ${car.owner}` : ''}
+				{#if car.phone}<a class="num ms-2 underline" href="tel:{car.phone.replace(/[^+\d]/g, '')}"
+						>{car.phone}</a
+					>{/if}
 			</p>
 		</div>
 		{#if !form}
