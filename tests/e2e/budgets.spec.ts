@@ -63,14 +63,16 @@ test('measure and set, front axle: at most 15 taps beside its numbers', async ({
 	const heights = { 'Front left': 360, 'Front right': 361, 'Rear left': 356, 'Rear right': 357 };
 	await heightsIn(page, heights);
 	await page.keyboard.press('Enter');
-	await expect(page).toHaveURL(/\/set/);
+	await expect(page.getByRole('region', { name: 'In hand' })).toBeVisible();
 
 	const heading = page.getByRole('heading', { level: 1 });
 	for (let i = 0; i < 40; i++) {
 		const through = page.getByText('The round is through');
 		await expect(heading.or(through).first()).toBeVisible();
-		if (await through.isVisible()) break;
-		if ((await heading.innerText()) === 'Load the corner') {
+		// Of one moment: the joint in hand gives way to the next one, or to none.
+		const name = await page.evaluate(() => document.querySelector('main h1')?.textContent?.trim());
+		if (!name) break;
+		if (name === 'Load the corner') {
 			const target = await page.locator('.num.text-mark').first().innerText();
 			await expect(page.getByLabel('Hub to arch now')).toBeFocused();
 			await page.keyboard.type(/\d+/.exec(target)![0]);
@@ -89,9 +91,11 @@ test('measure and set, front axle: at most 15 taps beside its numbers', async ({
 			.poll(() => page.getByRole('region', { name: 'In hand' }).innerText())
 			.not.toBe(before);
 	}
+	await expect(page.getByText('The round is through')).toBeVisible();
 	await sent(page);
 	await page.keyboard.press('Enter');
 	await expect(page).toHaveURL(/\/check/);
+	await expect(page.locator('#entry-title')).toBeVisible();
 	await heightsIn(page, heights);
 	await page.keyboard.press('Enter');
 	await page.getByRole('button', { name: 'Sign and seal' }).tap();
@@ -149,7 +153,7 @@ test('the main number is read from two metres: 64 px and more', async ({ tomas: 
 	expect(await size('[aria-label="In hand"] .num.leading-none')).toBeGreaterThanOrEqual(64);
 });
 
-test('pages come light: script, files and HTML within their budgets', async ({
+test('the first view is within its budget, and a job page does not grow', async ({
 	browser,
 	shop,
 	jobUrl
@@ -185,5 +189,25 @@ test('pages come light: script, files and HTML within their budgets', async ({
 	const job = await weigh(await jobUrl('2026-0268'));
 	const set = await weigh(`${await jobUrl('2026-0268')}/set`);
 	await context.close();
-	expect({ desk, job, set }).toBeDefined();
+	expect(desk.scriptKb).toBeLessThan(120);
+	// Wanted are 150 kB, 25 files and 60 kB: what they are now is held until they are there.
+	for (const one of [job, set]) {
+		expect(one.scriptKb).toBeLessThan(340);
+		expect(one.htmlKb).toBeLessThan(125);
+	}
+});
+
+test('a drawing is saved under the name of its car, job and day', async ({
+	tomas: page,
+	jobUrl
+}) => {
+	await page.goto(`${await jobUrl('2026-0257')}/set?of=FL`);
+	await page.getByRole('button', { name: 'Save drawings of this page' }).click();
+	for (const kind of ['SVG', 'PNG']) {
+		const saved = page.waitForEvent('download');
+		await page.getByRole('dialog').getByRole('button', { name: kind }).first().click();
+		expect((await saved).suggestedFilename()).toMatch(
+			new RegExp(`^NUM-309_2026-0257_\\d{4}-\\d\\d-\\d\\d_[a-z-]+\\.${kind.toLowerCase()}$`)
+		);
+	}
 });

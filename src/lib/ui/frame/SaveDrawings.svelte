@@ -31,7 +31,9 @@
 			car?: { plate: string };
 			title?: string;
 		};
-		return { plate: car?.plate ?? (job ? title?.split(' ·')[0] : undefined), number: job?.number };
+		// A job's page is titled by plate and number.
+		const plate = car?.plate ?? (job && title?.replace(job.number, '').trim());
+		return { plate, number: job?.number };
 	});
 	async function save({ svg, title }: PageDrawing, kind: 'svg' | 'png') {
 		fault = '';

@@ -211,8 +211,10 @@
 					<ActionButton class="min-h-16" onclick={() => standsSo('Spring broken or sagged')}
 						>It stands so: spring broken or sagged</ActionButton
 					>
-					<ActionButton class="min-h-16" onclick={() => standsSo('It stands so, read again')}
-						>It stands so: other reason</ActionButton
+					<ActionButton
+						class="min-h-16"
+						onclick={() => standsSo('It stands so; why is not known yet')}
+						>It stands so</ActionButton
 					>
 				{/if}
 			</div>

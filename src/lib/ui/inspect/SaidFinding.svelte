@@ -21,12 +21,15 @@
 
 	async function keep(found: HeardFinding) {
 		const { corner: at, point, state } = found;
+		// What was written at this point before stays beside it.
+		const kept = job.work.book.get('finding', `${at}/${point.key}`);
+		const note = [kept?.note, words.trim()].filter(Boolean).join('; ').slice(0, 500);
 		refusal = await job.keep('finding', `${at}/${point.key}`, {
 			corner: at,
 			point: point.key,
 			state: state.key,
-			where: '',
-			note: words.trim()
+			where: kept?.where ?? '',
+			note
 		});
 		if (refusal) return;
 		words = '';

@@ -21,7 +21,8 @@
 	let day = $state(value ? times.isoDay(value) : '');
 	let minutes = $state<number | undefined>(value ? times.minutesOf(value) : undefined);
 	let round = $state(0);
-	const put = () => (value = day && minutes !== undefined ? times.at(day, minutes) : null);
+	/** A day without a time is its end. */
+	const put = () => (value = day ? times.at(day, minutes ?? workingWeek.toMin) : null);
 	function choose(to: string, at: number | undefined) {
 		[day, minutes] = [to, at];
 		round++;

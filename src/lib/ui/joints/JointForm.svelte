@@ -63,8 +63,8 @@
 	/** All but its torque is folded away: the layout has said it. Open where something of it is refused. */
 	let more = $state(!start);
 	$effect(() => {
-		const folded = ['name', 'kind', 'rule', 'note', 'programme', 'thread'];
-		if (folded.some((field) => faultOf(write.refusal, field))) more = true;
+		const shown = ['torque', 'torqueSource'];
+		if (write.refusal?.faults?.some(({ field }) => !shown.includes(field))) more = true;
 	});
 	let both = $state(true);
 	/** What this joint was last specified with, in another job; nothing where the form says the same. */

@@ -5,7 +5,7 @@ import { unitsOf } from '$core/units/personal';
 import { endpoint, person as signedIn } from '$lib/server/api/endpoint';
 import { db, threads } from '$lib/server/app';
 import { readJob } from '$lib/server/jobs/book';
-import { picture } from '$lib/server/jobs/photos';
+import { findPicture } from '$lib/server/db/pictures';
 
 /** The customer's page as it comes to now. */
 export const GET = endpoint(async (event) => {
@@ -23,8 +23,9 @@ export const GET = endpoint(async (event) => {
 	const photos = Object.fromEntries(
 		await Promise.all(
 			ids.map(async (id) => {
-				const jpeg = await picture(db, job.name.id, id);
-				return [id, `data:image/jpeg;base64,${Buffer.from(jpeg).toString('base64')}`] as const;
+				// Of a job that came as a file the pictures stayed where it came from.
+				const jpeg = await findPicture(db, job.name.id, id);
+				return [id, jpeg ? `data:image/jpeg;base64,${jpeg.toString('base64')}` : ''] as const;
 			})
 		)
 	);
