@@ -2,7 +2,37 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vite';
 
+const inEveryPage =
+	/preload-helper|node_modules\/(svelte|@sveltejs|clsx|devalue|tailwind|flowbite|@lucide|idb-keyval|uuid|date-fns|@date-fns)|src\/lib\/client\/(api|outbox|refresh|photo-box|drafts|device|units|live|away)|src\/lib\/ui\/(controls|status|frame)\/|src\/core\/(units|result|height\/corners|procedure\/stages|problem|job\/model)/;
+
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
-	build: { chunkSizeWarningLimit: 900 }
+	worker: { format: 'es' },
+	build: {
+		chunkSizeWarningLimit: 900,
+		rolldownOptions: {
+			treeshake: {
+				// Its components import each other through one list; only those that are drawn are shipped.
+				moduleSideEffects: [{ test: /node_modules\/flowbite-svelte\//, sideEffects: false }]
+			}
+		}
+	},
+	environments: {
+		client: {
+			build: {
+				rolldownOptions: {
+					output: {
+						// Few files: what nearly every page has, what the pages of a job have, and each page's own.
+						codeSplitting: {
+							groups: [
+								{ name: 'page', test: inEveryPage, minShareCount: 9, priority: 3 },
+								{ name: 'drawing', test: /node_modules\/(d3|internmap)|src\/lib\/ui\/(corner|chart|trace)\//, minShareCount: 2, priority: 2 },
+								{ name: 'job', test: /src\/core\/|ml-matrix|src\/lib\/(ui|client)/, minShareCount: 9, priority: 1 }
+							]
+						}
+					}
+				}
+			}
+		}
+	}
 });

@@ -1,3 +1,4 @@
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { describe, expect, it } from 'vitest';
 import { compareHeights } from '../../src/core/height/compare';
 import { coverage95 } from '../../src/core/statistics/student';
@@ -49,6 +50,14 @@ describe('Student’s t at 95 %', () => {
 	it('to three digits as handbooks print it: 4.303 and 2.228', () => {
 		expect(coverage95(2)).toBeCloseTo(4.303, 3);
 		expect(coverage95(10)).toBeCloseTo(2.228, 3);
+	});
+
+	// Reference library: stdlib's quantile of t.
+	it('is a reference library’s within 5 in 100 000, for any number of degrees', () => {
+		for (let degrees = 1; degrees < 2e6; degrees *= 1.003) {
+			const error = coverage95(degrees) / tQuantile(0.975, degrees) - 1;
+			expect(Math.abs(error), String(degrees)).toBeLessThan(5e-5);
+		}
 	});
 
 	it('becomes the normal distribution’s 1.960', () => {

@@ -15,6 +15,7 @@ import { nextOf, type Next } from '$core/job/way';
 import type { JobView } from '$core/job/view';
 import type { WorkView } from '$core/job/work';
 import { invalid, type Problem } from '$core/problem';
+import { fetchJoi, joiReady } from '#joi';
 import type { RackWrench } from '$core/fastener/rack';
 import type { UnitChoice } from '$core/units/format';
 import type { TimedKind } from '$core/work/minutes';
@@ -69,6 +70,8 @@ export class JobState {
 	/** As the page was loaded, and what came since. */
 	#confirmed: LoadedJob;
 	readonly #around: () => Surroundings;
+	/** What the schemas are made with is here: until then nothing is checked before it is sent. */
+	#checks = $state(joiReady);
 
 	constructor(loaded: () => LoadedJob, around: () => Surroundings) {
 		this.#confirmed = $derived(loaded());
@@ -85,6 +88,7 @@ export class JobState {
 
 	readonly #job: Job = $derived.by(() => {
 		let job = this.#own;
+		if (!this.#checks) return job;
 		for (const { path, body, by } of outbox.accepted) {
 			if (path !== this.#path || this.#own.entries.some(({ id }) => id === body.id)) continue;
 			const decided = this.#decided(job, body, by ?? undefined);
@@ -92,6 +96,15 @@ export class JobState {
 		}
 		return job;
 	});
+
+	/**
+	 * Fetches what checks need, when the page stands or something is said.
+	 * @returns false where the network is gone before it came: then the server is the first to check
+	 */
+	async fetchChecks(): Promise<boolean> {
+		if (!joiReady) await fetchJoi().catch(() => {});
+		return (this.#checks = joiReady);
+	}
 
 	get #path(): string {
 		return `/jobs/${this.#confirmed.id}/entries`;
@@ -152,8 +165,9 @@ export class JobState {
 		return { ok: true, entries };
 	}
 
-	/** Why it would not be taken here and now, by the rules; nothing is said. */
+	/** Why it would not be taken here and now, by the rules, as far as they can be checked yet; nothing is said. */
 	refused(kind: KindName, subject: string, data: object): Refusal | undefined {
+		if (!this.#checks) return undefined;
 		const here = this.#decided(this.#job, this.#command(kind, subject, data));
 		return here.ok ? undefined : here.refusal;
 	}
@@ -182,8 +196,10 @@ export class JobState {
 		{ stays = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
 		const body = { ...this.#command(kind, subject, data), ...more, seen };
-		const here = this.#decided(this.#job, body);
-		if (!here.ok) return here.refusal;
+		if (this.#checks || (await this.fetchChecks())) {
+			const here = this.#decided(this.#job, body);
+			if (!here.ok) return here.refusal;
+		}
 		const refusal = await outbox.add(this.#path, body);
 		if (refusal && !stays) outbox.drop(body.id);
 		// Refused for what is on record since: shown at once, not when it is told or asked for next.

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import type { Entry } from '../../core/job/book/entry.ts';
 import type { FirstRecord } from '../../core/job/book/first-record.ts';
 import { kinds } from '../../core/job/kinds/index.ts';

@@ -1,5 +1,5 @@
 /** What may be said: every kind by a schema of its own, made when it is first said. */
-import Joi from 'joi';
+import Joi from '#joi';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { validate } from '../../validate';
 import { metric } from '../../units/format';

@@ -1,5 +1,5 @@
 /** What may be said, at every door: one schema made of what each kind says of itself. */
-import Joi from 'joi';
+import Joi from '#joi';
 import { faulty, type Result } from '../../result.ts';
 import { moment, text, uuid, type TypedContext } from '../../schema/fields.ts';
 import { validate } from '../../validate.ts';

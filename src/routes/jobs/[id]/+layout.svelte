@@ -5,6 +5,7 @@
 	import { holdBook } from '$lib/client/refresh';
 	import { personalUnits } from '$lib/client/units';
 	import { JobState, provideJob } from '$lib/client/job-state.svelte';
+	import { onMount } from 'svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import type { KindName } from '$core/job/kinds/data';
 	import { kindOf } from '$core/job/kinds/index';
@@ -30,6 +31,12 @@
 	const refused = $derived(
 		outbox.entries.filter((entry) => entry.refusal && entry.path.startsWith(`/jobs/${id}/`))
 	);
+
+	// When the page stands and has nothing better to do: what is said is checked here before it is sent.
+	onMount(() => {
+		const later = globalThis.requestIdleCallback ?? setTimeout;
+		later(() => void job.fetchChecks());
+	});
 
 	$effect(() => holdBook({ jobId: id, take: (entries) => job.take(entries) }));
 

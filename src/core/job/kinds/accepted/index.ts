@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { text, uuid } from '../../../schema/fields.ts';
 import { id } from '../../../schema/kept.ts';
 import { formatNumber } from '../../../units/format.ts';

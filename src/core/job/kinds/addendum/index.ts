@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { text } from '../../../schema/fields.ts';
 import { Problem } from '../../../problem.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { defineKind } from '../../book/kind.ts';
 import * as inputs from '../../../schema/inputs.ts';

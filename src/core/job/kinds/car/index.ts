@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { vehicle } from '../../../schema/kept.ts';
 import { carAt } from '../../book/entry.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { id } from '../../../schema/kept.ts';
 import { pastMoment, text } from '../../../schema/fields.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { comparedParts, dimensionsOf } from '../../../bench/compare.ts';
 import { cornerNames } from '../../../height/corners.ts';
 import { text } from '../../../schema/fields.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { readCompressorInput, springCompressor } from '../../../spring/compressor.ts';
 import { Problem, refuse } from '../../../problem.ts';

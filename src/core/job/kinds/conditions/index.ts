@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { quantity } from '../../../schema/fields.ts';
 import { conditions as stood, heightSet } from '../../../schema/kept.ts';
 import type { Quantity } from '../../../units/parse.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { readAdvice } from '../../../inspect/recommend.ts';
 import type { PartKey } from '../../../inspect/points.ts';
 import { text } from '../../../schema/fields.ts';

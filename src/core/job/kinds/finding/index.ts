@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { axleOf, cornerNames, type Corner } from '../../../height/corners.ts';
 import { findPoint, inspectionPoints, pointKeys } from '../../../inspect/points.ts';
 import { text } from '../../../schema/fields.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { axleOf, corners as allCorners, type Corner } from '../../../height/corners.ts';
 import { schools, type SchoolKey } from '../../../height/schools.ts';
 import { findLayout } from '../../../layout/catalogue.ts';

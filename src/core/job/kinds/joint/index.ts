@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { axleOf, corners, type Corner } from '../../../height/corners.ts';
 import type { FollowingStep, JointProgramme } from '../../../fastener/joint-programme.ts';
 import { jointKinds, jointTools, tightenRules } from '../../../layout/types.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { loadMethodNames, type LoadMethod } from '../../../procedure/facts.ts';
 import { quantity, uuid } from '../../../schema/fields.ts';

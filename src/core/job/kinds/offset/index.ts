@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import type { Axle } from '../../../height/corners.ts';
 import { quantity } from '../../../schema/fields.ts';
 import { offset as kept } from '../../../schema/kept.ts';

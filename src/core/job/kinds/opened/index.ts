@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { cornerList, jobNumber, odometer, school, vehicle } from '../../../schema/kept.ts';
 import { moment, requiredText, uuid } from '../../../schema/fields.ts';
 import { jobPurposes } from '../../model.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { cornerNames } from '../../../height/corners.ts';
 import { text, uuid } from '../../../schema/fields.ts';
 import { corner } from '../../../schema/kept.ts';

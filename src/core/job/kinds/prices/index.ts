@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { defineKind } from '../../book/kind.ts';
 
 const money = () => Joi.number().min(0).max(100_000).required();

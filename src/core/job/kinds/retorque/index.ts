@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { quantity, text } from '../../../schema/fields.ts';
 import { retorqueFields } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';

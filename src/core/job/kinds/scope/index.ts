@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { defineKind } from '../../book/kind.ts';
 import { planFollows } from '../plan.ts';
 

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 
 const digest = () =>

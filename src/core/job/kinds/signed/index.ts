@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { owedLine } from '../../../procedure/owed.ts';
 import { text } from '../../../schema/fields.ts';
 import { Problem } from '../../../problem.ts';

@@ -1,5 +1,5 @@
 import { differenceInMilliseconds } from 'date-fns';
-import Joi from 'joi';
+import Joi from '#joi';
 import { text } from '../../../schema/fields.ts';
 import { believable, meanMinutes, stepMinutes } from '../../../work/minutes.ts';
 import { blockedBy } from '../../../work/order.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { symptomKeys, symptomNames } from '../../../inspect/suspects.ts';
 import { defineKind, wholeCar } from '../../book/kind.ts';
 

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { checkHeight } from '../../../height/schools.ts';
 import { quantity } from '../../../schema/fields.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { actionsOf, missedBy } from '../../../fastener/joint-programme.ts';
 import type { Action } from '../../../fastener/programme.ts';
 import { wrenchFor } from '../../../fastener/rack.ts';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import Joi from '#joi';
 import { text, uuid } from '../../../schema/fields.ts';
 import { defineKind } from '../../book/kind.ts';
 
