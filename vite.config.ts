@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vite';
@@ -7,6 +8,10 @@ const inEveryPage =
 
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
+	// The package's own modules, of which only the decompositions that are used are shipped.
+	resolve: {
+		alias: { 'ml-matrix': fileURLToPath(import.meta.resolve('ml-matrix').replace('/matrix.mjs', '/src/index.js')) }
+	},
 	worker: { format: 'es' },
 	build: {
 		chunkSizeWarningLimit: 900,
@@ -26,8 +31,8 @@ export default defineConfig({
 						codeSplitting: {
 							groups: [
 								{ name: 'page', test: inEveryPage, minShareCount: 9, priority: 3 },
-								{ name: 'drawing', test: /node_modules\/(d3|internmap)|src\/lib\/ui\/(corner|chart|trace)\//, minShareCount: 2, priority: 2 },
-								{ name: 'job', test: /src\/core\/|ml-matrix|src\/lib\/(ui|client)/, minShareCount: 9, priority: 1 }
+								{ name: 'd3', test: /node_modules\/(d3|internmap|delaunator|robust)/, minShareCount: 2, priority: 2 },
+								{ name: 'job', test: /src\/core\/|ml-matrix|src\/lib\/client/, minShareCount: 9, priority: 1 }
 							]
 						}
 					}
