@@ -1,4 +1,4 @@
-import type Joi from '#joi';
+import type Joi from 'joi';
 import { faulty, ok, type Fault, type Result } from './result.ts';
 
 /** Of larger data only the first fault is looked for: collecting thousands takes seconds. */

@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { bushSetBand } from '../bush/band.ts';
 import { bushSet, type BushSetInput } from '../bush/set.ts';
 import { between, lengthMm, outNumber, positive, type Computation } from './computation.ts';

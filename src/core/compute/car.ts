@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { collarPlan } from '../car/collar-plan.ts';
 import { fourCorner } from '../car/four-corner.ts';
 import { predictHeight, usualPredictUncertainty } from '../car/predict-height.ts';

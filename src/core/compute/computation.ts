@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { corners, type PerCorner } from '../height/corners.ts';
 import { faulty, type Result } from '../result.ts';
 import { numbersOf, withBand, type Uncertainty } from '../uncertainty/band.ts';

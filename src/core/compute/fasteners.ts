@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { bolt, torqueAfterAngle, torqueAtFriction, type BoltInput } from '../fastener/bolt.ts';
 import { plausibleTorque } from '../fastener/plausibility.ts';
 import { actions, castleNut, type Programme } from '../fastener/programme.ts';

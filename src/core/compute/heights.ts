@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { balance } from '../height/balance.ts';
 import { compareHeights } from '../height/compare.ts';
 import type { PerCorner } from '../height/corners.ts';

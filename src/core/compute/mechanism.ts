@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import type { CornerGeometry } from '../mechanism/geometry.ts';
 import { cornerPoints } from '../mechanism/points.ts';
 import { sampleCorners, sampleTape } from '../mechanism/samples.ts';

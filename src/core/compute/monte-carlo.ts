@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { faulty, ok, type Fault, type Result } from '../result.ts';
 import { numbersOf, unknownPaths, valueAt, type Uncertainty } from '../uncertainty/band.ts';
 import { finish, sampleModel } from '../uncertainty/monte-carlo.ts';

@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { faulty, ok, type Result } from '../result.ts';
 import {
 	convert,

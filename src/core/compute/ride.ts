@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { bounce } from '../ride/bounce.ts';
 import { dampingFromPeaks } from '../ride/log-decrement.ts';
 import { fullCar, type FullCar, type Road } from '../ride/full-car.ts';

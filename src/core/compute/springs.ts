@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import * as inputs from '../schema/inputs.ts';
 import { armSpring } from '../spring/arm-spring.ts';
 import { coilover } from '../spring/coilover.ts';

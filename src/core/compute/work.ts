@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { axleOf, corners, type Axle, type Corner } from '../height/corners.ts';
 import { findLayout, layoutKeys } from '../layout/catalogue.ts';
 import { faulty, ok, type Fault, type Result } from '../result.ts';

@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { describe, expect, it } from 'vitest';
 import { imperial, metric } from '../units/format';
 import { faultLine, validate } from '../validate';

@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import type { Dimension } from '../units/dimensions.ts';
 import type { UnitChoice } from '../units/format.ts';
 import { parseQuantity } from '../units/parse.ts';

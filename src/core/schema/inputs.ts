@@ -1,5 +1,5 @@
 /** Inputs of computations that cars and jobs keep too: read here by both, so that neither loads the other. */
-import Joi from '#joi';
+import Joi from 'joi';
 import { between, lengthMm, positive } from '../compute/computation.ts';
 import { mechanismLayouts } from '../mechanism/geometry.ts';
 

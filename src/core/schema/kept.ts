@@ -1,5 +1,5 @@
 /** Schemas of what a job keeps: SI numbers beside what was typed. For files, old and new. */
-import Joi from '#joi';
+import Joi from 'joi';
 import { cornerGeometry } from './inputs.ts';
 import { threadConditions } from '../fastener/lubrication.ts';
 import { propertyClasses } from '../fastener/thread.ts';

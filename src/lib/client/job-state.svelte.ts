@@ -4,7 +4,7 @@
  */
 import type { TwistLimits } from '$core/bush/verdict';
 import type { Corner } from '$core/height/corners';
-import { readCommand } from '$core/job/book/command';
+import type { readCommand } from '$core/job/book/command';
 import type { Context, Entry } from '$core/job/book/entry';
 import { Job } from '$core/job/book/job';
 import type { KindData, KindName } from '$core/job/kinds/data';
@@ -15,7 +15,6 @@ import { nextOf, type Next } from '$core/job/way';
 import type { JobView } from '$core/job/view';
 import type { WorkView } from '$core/job/work';
 import { invalid, type Problem } from '$core/problem';
-import { fetchJoi, joiReady } from '#joi';
 import type { RackWrench } from '$core/fastener/rack';
 import type { UnitChoice } from '$core/units/format';
 import type { TimedKind } from '$core/work/minutes';
@@ -70,8 +69,11 @@ export class JobState {
 	/** As the page was loaded, and what came since. */
 	#confirmed: LoadedJob;
 	readonly #around: () => Surroundings;
-	/** What the schemas are made with is here: until then nothing is checked before it is sent. */
-	#checks = $state(joiReady);
+	/**
+	 * Reads and checks what is said. Its schemas and their library are a good part of the script and nothing
+	 * that is drawn needs them: they are fetched when the page stands, or when something is said.
+	 */
+	#read = $state.raw<typeof readCommand>();
 
 	constructor(loaded: () => LoadedJob, around: () => Surroundings) {
 		this.#confirmed = $derived(loaded());
@@ -88,22 +90,22 @@ export class JobState {
 
 	readonly #job: Job = $derived.by(() => {
 		let job = this.#own;
-		if (!this.#checks) return job;
+		const read = this.#read;
+		if (!read) return job;
 		for (const { path, body, by } of outbox.accepted) {
 			if (path !== this.#path || this.#own.entries.some(({ id }) => id === body.id)) continue;
-			const decided = this.#decided(job, body, by ?? undefined);
+			const decided = this.#decided(read, job, body, by ?? undefined);
 			if (decided.ok) job = job.apply(...decided.entries);
 		}
 		return job;
 	});
 
-	/**
-	 * Fetches what checks need, when the page stands or something is said.
-	 * @returns false where the network is gone before it came: then the server is the first to check
-	 */
-	async fetchChecks(): Promise<boolean> {
-		if (!joiReady) await fetchJoi().catch(() => {});
-		return (this.#checks = joiReady);
+	/** Where the network is gone before they came, the server is the first to check. */
+	async fetchChecks(): Promise<void> {
+		await import('$core/job/book/command').then(
+			(module) => (this.#read = module.readCommand),
+			() => {}
+		);
 	}
 
 	get #path(): string {
@@ -141,12 +143,13 @@ export class JobState {
 
 	/** What the rules make of a command here and now, before the server has numbered it. */
 	#decided(
+		readIt: typeof readCommand,
 		job: Job,
 		given: unknown,
 		by?: Surroundings['person']
 	): { ok: true; entries: Entry[] } | { ok: false; refusal: Refusal } {
 		const { person, rack, units } = this.#around();
-		const read = readCommand(given, { units, now: Date.now() });
+		const read = readIt(given, { units, now: Date.now() });
 		if (!read.ok) return { ok: false, refusal: shown(invalid(read.faults)) };
 		const { device = null, personId: _, vouched: __, ...command } = read.value;
 		const context: Context = {
@@ -167,8 +170,8 @@ export class JobState {
 
 	/** Why it would not be taken here and now, by the rules, as far as they can be checked yet; nothing is said. */
 	refused(kind: KindName, subject: string, data: object): Refusal | undefined {
-		if (!this.#checks) return undefined;
-		const here = this.#decided(this.#job, this.#command(kind, subject, data));
+		if (!this.#read) return undefined;
+		const here = this.#decided(this.#read, this.#job, this.#command(kind, subject, data));
 		return here.ok ? undefined : here.refusal;
 	}
 
@@ -196,8 +199,9 @@ export class JobState {
 		{ stays = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
 		const body = { ...this.#command(kind, subject, data), ...more, seen };
-		if (this.#checks || (await this.fetchChecks())) {
-			const here = this.#decided(this.#job, body);
+		if (!this.#read) await this.fetchChecks();
+		if (this.#read) {
+			const here = this.#decided(this.#read, this.#job, body);
 			if (!here.ok) return here.refusal;
 		}
 		const refusal = await outbox.add(this.#path, body);

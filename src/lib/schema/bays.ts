@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { uuid } from '../../core/schema/fields.ts';
 
 const slot = {

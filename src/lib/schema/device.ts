@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { corners } from '../../core/height/corners.ts';
 import { carStates, loadMethods } from '../../core/procedure/facts.ts';
 import { wrenchKinds } from '../../core/fastener/rack.ts';

@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import {
 	corner,
 	cornerList,
@@ -19,6 +19,7 @@ import {
 } from '../../core/schema/kept.ts';
 import { pastMoment, requiredText, text, uuid } from '../../core/schema/fields.ts';
 import { kinds } from '../../core/job/kinds/index.ts';
+import { kindSchemas } from '../../core/job/kinds/schemas.ts';
 
 /** The job file of before there was one book; such files are still taken, and written no more. */
 
@@ -82,7 +83,7 @@ const work = Joi.object({
 		.required(),
 	subject: Joi.string().max(120).required(),
 	data: Joi.when('kind', {
-		switch: workKinds.map(({ kind, kept }) => ({ is: kind, then: kept() }))
+		switch: workKinds.map(({ kind }) => ({ is: kind, then: kindSchemas[kind].kept() }))
 	}).required(),
 	personId: id(),
 	takenAt: pastMoment().required()

@@ -1,7 +1,8 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import type { Entry } from '../../core/job/book/entry.ts';
 import type { FirstRecord } from '../../core/job/book/first-record.ts';
 import { kinds } from '../../core/job/kinds/index.ts';
+import { kindSchemas } from '../../core/job/kinds/schemas.ts';
 import type { PersonName } from '../../core/job/model.ts';
 import type { Sheet } from '../../core/job/sheet/document.ts';
 import { id, jobNumber } from '../../core/schema/kept.ts';
@@ -53,7 +54,7 @@ const entry = Joi.object({
 	vouchedBy: uuid(),
 	corrects: uuid().allow(null).required(),
 	data: Joi.when('kind', {
-		switch: kinds.map(({ kind, kept }) => ({ is: kind, then: kept() }))
+		switch: kinds.map(({ kind }) => ({ is: kind, then: kindSchemas[kind].kept() }))
 	}).required(),
 	hash: hash()
 });

@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { jobPurposes } from '../../core/job/model.ts';
 import { moment, quantity, requiredText, text, uuid } from '../../core/schema/fields.ts';
 import { corner, cornerList } from '../../core/schema/kept.ts';

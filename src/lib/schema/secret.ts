@@ -1,5 +1,5 @@
 /** What people sign in with: a PIN on the tablet, or a password. */
-import Joi from '#joi';
+import Joi from 'joi';
 
 export const isPin = (secret: string): boolean => /^\d{4,12}$/.test(secret);
 

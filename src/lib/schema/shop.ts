@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { units } from '../../core/units/dimensions.ts';
 import { corners } from '../../core/height/corners.ts';
 import { hourChoices, isTimeZone } from '../../core/units/moments.ts';

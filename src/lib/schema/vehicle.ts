@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { schoolKeys } from '../../core/height/schools.ts';
 import { layoutKeys, findLayout } from '../../core/layout/catalogue.ts';
 import { cornerGeometry } from '../../core/schema/inputs.ts';

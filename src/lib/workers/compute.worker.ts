@@ -3,11 +3,8 @@
  * Long ones give way to messages now and then, so that they can be told to stop.
  */
 import { expose } from 'comlink';
+import { computeInSteps, findComputation } from '$core/compute';
 import { faulty, type Result } from '$core/result';
-import { fetchJoi } from '#joi';
-
-/** Schemas of computations are made as they are loaded. */
-const registry = fetchJoi().then(() => import('$core/compute'));
 
 const stopped = new Set<number>();
 /** How long a computation goes on before it listens, ms. */
@@ -30,7 +27,6 @@ const api = {
 		input: unknown,
 		onprogress?: (share: number) => unknown
 	): Promise<Result<object> | undefined> {
-		const { computeInSteps, findComputation } = await registry;
 		const computation = findComputation(name);
 		if (!computation) return faulty({ field: 'name', value: name, message: 'is not known' });
 		const steps = computeInSteps(computation, input);

@@ -1,9 +1,10 @@
 /** What may be said: every kind by a schema of its own, made when it is first said. */
-import Joi from '#joi';
+import Joi from 'joi';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { validate } from '../../validate';
 import { metric } from '../../units/format';
 import { kinds } from '../kinds/index';
+import { kindSchemas } from '../kinds/schemas';
 import { commandSchema, readCommand } from './command';
 
 /** 10:00 UTC on 26 November 2026. */
@@ -77,8 +78,8 @@ describe('a command', () => {
 
 	it('meets the same schema as the published one of all kinds', () => {
 		const all = commandSchema();
-		for (const { kind, said } of kinds) {
-			if (!said) continue;
+		for (const { kind } of kinds) {
+			if (!kindSchemas[kind].said) continue;
 			for (const data of [{}, { height: '365' }, { torque: 'much' }, { withdraw: true }]) {
 				const given = { ...reading, kind, data };
 				const one = readCommand(given, context);

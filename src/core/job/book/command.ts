@@ -1,14 +1,17 @@
 /** What may be said, at every door: one schema made of what each kind says of itself. */
-import Joi from '#joi';
+import Joi from 'joi';
 import { faulty, type Result } from '../../result.ts';
 import { moment, text, uuid, type TypedContext } from '../../schema/fields.ts';
 import { validate } from '../../validate.ts';
 import type { KindName } from '../kinds/data.ts';
-import { kinds, kindOf } from '../kinds/index.ts';
+import { kinds } from '../kinds/index.ts';
+import { kindSchemas } from '../kinds/schemas.ts';
 import type { Command } from './entry.ts';
 
 /** Kinds that may be said; the others have doors of their own. */
-const saidKinds: readonly KindName[] = kinds.filter(({ said }) => said).map(({ kind }) => kind);
+const saidKinds: readonly KindName[] = kinds
+	.map(({ kind }) => kind)
+	.filter((kind) => kindSchemas[kind].said);
 
 /** Of all kinds together for the document of the interface, of one for what is said. */
 export function commandSchema(these: readonly KindName[] = saidKinds): Joi.ObjectSchema {
@@ -19,8 +22,8 @@ export function commandSchema(these: readonly KindName[] = saidKinds): Joi.Objec
 		kind: Joi.string()
 			.valid(...these)
 			.required(),
-		subject: ofKind((kind) => kindOf(kind).subject()).required(),
-		data: ofKind((kind) => kindOf(kind).said!()),
+		subject: ofKind((kind) => kindSchemas[kind].subject()).required(),
+		data: ofKind((kind) => kindSchemas[kind].said!()),
 		corrects: uuid().description('the entry that this one takes the place of'),
 		again: uuid().description('an earlier entry of this subject that is to count again'),
 		enteredAt: moment()

@@ -53,7 +53,7 @@ function again(kind: Kind, record: JobRecord, command: Command, context: Context
 		throw refuse('again', 'is not an entry of this subject that can count again', id);
 	}
 	const { data } = earlier;
-	const anew = kind.again ? kind.again(data) : kind.said === kind.kept ? data : undefined;
+	const anew = kind.again ? kind.again(data) : kind.saidAsKept ? data : undefined;
 	return anew === undefined
 		? [{ kind: command.kind, subject, data } as Draft]
 		: said(kind, record, { ...command, data: anew }, context);

@@ -1,5 +1,4 @@
 /** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
-import Joi from '#joi';
 import type { StepKind } from '../../work/kinds.ts';
 import type { KnownSpecification } from '../joints.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
@@ -34,13 +33,8 @@ export interface Kind<K extends KindName = KindName, Said = unknown> {
 	readonly name: string;
 	/** Of one subject the last entry, or all that are not corrected. */
 	readonly counts: 'last' | 'every';
-	// Schemas are made when something is checked: a page that shows a job checks nothing.
-	/** What its subject must be. */
-	readonly subject: () => Joi.Schema;
-	/** What is said, at every door. Absent: it has no door of its own and follows from something else. */
-	readonly said?: () => Joi.ObjectSchema;
-	/** As it is kept, and as files carry it. */
-	readonly kept: () => Joi.Schema;
+	/** Said as it is kept: said again, it is decided anew. */
+	readonly saidAsKept?: boolean;
 	readonly wants?: readonly ('rack' | 'people')[];
 	/** May also be said of a signed job. */
 	readonly afterSigning?: boolean;
@@ -62,6 +56,3 @@ export interface Kind<K extends KindName = KindName, Said = unknown> {
 export const defineKind = <K extends KindName, Said = KindData[K]>(
 	kind: Kind<K, Said>
 ): Kind<K, Said> => kind;
-
-/** The subject of what is said of the whole car. */
-export const wholeCar = () => Joi.string().valid('car');

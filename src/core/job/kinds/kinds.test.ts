@@ -3,6 +3,7 @@ import { demoFile, demoRecord } from '../demo-jobs.testing';
 import type { JobRecord } from '../record';
 import type { KindName } from './data';
 import { kindOf, kinds } from './index';
+import { kindSchemas } from './schemas';
 import { after, ids, jointOf, lead, say } from './saying.testing';
 
 describe('a kind', () => {
@@ -23,10 +24,17 @@ describe('a kind', () => {
 		}
 	});
 
+	it('says by one schema what is said as it is kept', () => {
+		for (const { kind, saidAsKept = false } of kinds) {
+			const { said, kept } = kindSchemas[kind];
+			expect(saidAsKept, kind).toBe(said === kept);
+		}
+	});
+
 	it('keeps what its own schema takes, unchanged', () => {
 		for (const number of ['2026-0187', '2026-0260', '2026-0268', '2026-0269']) {
 			for (const { kind, data } of demoFile(number).entries) {
-				const { error, value } = kindOf(kind).kept().validate(data, { convert: false }) as {
+				const { error, value } = kindSchemas[kind].kept().validate(data, { convert: false }) as {
 					error?: Error;
 					value: unknown;
 				};

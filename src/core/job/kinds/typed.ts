@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 import { text } from '../../schema/fields.ts';
 
 /** What was typed for a number, beside its SI value, by the number's name. */

@@ -1,6 +1,3 @@
-import Joi from '#joi';
-import { text, uuid } from '../../../schema/fields.ts';
-import { id } from '../../../schema/kept.ts';
 import { formatNumber } from '../../../units/format.ts';
 import { Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
@@ -17,15 +14,6 @@ export const accepted = defineKind<'accepted', Said>({
 	kind: 'accepted',
 	name: 'Bush accepted as it is',
 	counts: 'last',
-	subject: uuid,
-	said: () => Joi.object({ torqueId: id(), reason: text(500).disallow('').min(10).required() }),
-	kept: () =>
-		Joi.object({
-			torqueId: id(),
-			reason: text(500).required(),
-			twistDeg: Joi.number().required(),
-			heightErrorMm: Joi.number().required()
-		}),
 	decide({ record, command, said: { torqueId, reason }, context }) {
 		const joint = jointOf(record, command);
 		const last = viewJob(record).torques.get(joint.id);

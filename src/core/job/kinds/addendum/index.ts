@@ -1,9 +1,5 @@
-import Joi from '#joi';
-import { text } from '../../../schema/fields.ts';
 import { Problem } from '../../../problem.ts';
-import { defineKind, wholeCar } from '../../book/kind.ts';
-
-const kept = () => Joi.object({ reason: text(1000).disallow('').min(10).required() });
+import { defineKind } from '../../book/kind.ts';
 
 /**
  * A lead opens a signed job to add to it or to correct it. What was signed stays as it was sealed; what comes
@@ -13,10 +9,8 @@ export const addendum = defineKind<'addendum'>({
 	kind: 'addendum',
 	name: 'Addendum',
 	counts: 'every',
-	subject: wholeCar,
+	saidAsKept: true,
 	afterSigning: true,
-	said: kept,
-	kept,
 	decide({ record, command: { subject }, said, context }) {
 		if (!record.signedAt) {
 			throw new Problem(409, 'This job is open: what is to be added is simply recorded.');

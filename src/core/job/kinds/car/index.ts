@@ -1,15 +1,12 @@
-import Joi from '#joi';
 import { vehicle } from '../../../schema/kept.ts';
 import { carAt } from '../../book/entry.ts';
-import { defineKind, wholeCar } from '../../book/kind.ts';
+import { defineKind } from '../../book/kind.ts';
 
 /** Written into the open jobs of a car when the car is changed: a signed job keeps the car it was signed with. */
 export const car = defineKind<'car'>({
 	kind: 'car',
 	name: 'Car changed',
 	counts: 'last',
-	subject: wholeCar,
-	kept: () => Joi.object({ vehicle: vehicle() }),
 	apply(record, { data }) {
 		record.vehicle = data.vehicle;
 	},

@@ -1,42 +1,13 @@
-import Joi from '#joi';
-import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
+import { cornerNames, type Corner } from '../../../height/corners.ts';
 import { readCompressorInput, springCompressor } from '../../../spring/compressor.ts';
 import { Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
-import * as inputs from '../../../schema/inputs.ts';
-import { typed } from '../typed.ts';
 import type { Data } from './data.ts';
-
-const told = (input: Joi.Schema) =>
-	Joi.object({
-		input: input.required(),
-		typed: typed(),
-		turned: Joi.number().integer().min(0).max(1000).required(),
-		free: Joi.boolean().required()
-	});
-const said = () => told(Joi.object(inputs.compressor()));
-/** Books from before screws and hooks were told apart have one number for both. */
-const kept = () => {
-	const { screws, hooksPerScrew, ...rest } = inputs.compressor();
-	return told(
-		Joi.object({
-			...rest,
-			screws: screws.optional(),
-			hooksPerScrew: hooksPerScrew.optional(),
-			hooks: Joi.number().integer().min(1).max(8)
-		})
-			.xor('screws', 'hooks')
-			.and('screws', 'hooksPerScrew')
-	);
-};
 
 export const compressor = defineKind<'compressor'>({
 	kind: 'compressor',
 	name: 'Spring compressor',
 	counts: 'last',
-	subject: () => Joi.string().valid(...corners),
-	said,
-	kept,
 	decide({ command: { subject }, said }) {
 		checkCompressor(said);
 		return [{ kind: 'compressor', subject, data: said }];

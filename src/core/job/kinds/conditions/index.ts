@@ -1,6 +1,3 @@
-import Joi from '#joi';
-import { quantity } from '../../../schema/fields.ts';
-import { conditions as stood, heightSet } from '../../../schema/kept.ts';
 import type { Quantity } from '../../../units/parse.ts';
 import { defineKind } from '../../book/kind.ts';
 import type { Conditions, Phase } from '../../model.ts';
@@ -14,13 +11,6 @@ export const conditions = defineKind<'conditions', Said>({
 	kind: 'conditions',
 	name: 'How the car stood',
 	counts: 'last',
-	subject: () => Joi.string().valid('before', 'after'),
-	said: () =>
-		Joi.object({
-			resolution: quantity('length', { min: 0.01, max: 10 }).required(),
-			conditions: stood()
-		}),
-	kept: heightSet,
 	decide: ({ command: { subject }, said }) => [
 		{
 			kind: 'conditions',

@@ -1,7 +1,5 @@
-import Joi from '#joi';
 import { readAdvice } from '../../../inspect/recommend.ts';
 import type { PartKey } from '../../../inspect/points.ts';
-import { text } from '../../../schema/fields.ts';
 import type { AxleScope } from '../../../work/scope.ts';
 import { defineKind, type Draft } from '../../book/kind.ts';
 import type { JobRecord } from '../../record.ts';
@@ -10,21 +8,12 @@ import { WorkBook } from '../../work-book.ts';
 import { planFollows } from '../plan.ts';
 import type { Data } from './data.ts';
 
-const kept = () =>
-	Joi.object({
-		state: Joi.string().valid('open', 'accepted', 'declined', 'done').required(),
-		title: text(200).required(),
-		reason: text(500).default('')
-	});
-
 /** The customer's word on one line of advice. What it changes in the work follows from it here. */
 export const decision = defineKind<'decision'>({
 	kind: 'decision',
 	name: 'Decision',
 	counts: 'last',
-	subject: () => Joi.string().max(120),
-	said: kept,
-	kept,
+	saidAsKept: true,
 	decide: ({ record, command: { subject }, said }) =>
 		planFollows(
 			record,

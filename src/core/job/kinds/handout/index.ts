@@ -1,21 +1,11 @@
-import Joi from '#joi';
-import { text, uuid } from '../../../schema/fields.ts';
 import { refuse } from '../../../problem.ts';
-import { defineKind, wholeCar } from '../../book/kind.ts';
-
-const kept = () =>
-	Joi.object({
-		photoIds: Joi.array().items(uuid()).unique().max(12).required(),
-		note: text(1000).default('')
-	});
+import { defineKind } from '../../book/kind.ts';
 
 export const handout = defineKind<'handout'>({
 	kind: 'handout',
 	name: 'Customer’s page',
 	counts: 'last',
-	subject: wholeCar,
-	said: kept,
-	kept,
+	saidAsKept: true,
 	afterSigning: true,
 	decide({ record, command: { subject }, said }) {
 		const strange = said.photoIds.find((id) => !record.photos.some((photo) => photo.id === id));

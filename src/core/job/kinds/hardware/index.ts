@@ -1,4 +1,3 @@
-import Joi from '#joi';
 import {
 	hardwareNames,
 	hardwarePieces,
@@ -7,7 +6,6 @@ import {
 	oneTimePieces,
 	type HardwareOutcome
 } from '../../../fastener/hardware.ts';
-import { quantity, text, uuid } from '../../../schema/fields.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { formatNumber } from '../../../units/format.ts';
 import { refuse } from '../../../problem.ts';
@@ -24,34 +22,11 @@ interface SaidOutcome {
 }
 type Said = Partial<Record<keyof Data, SaidOutcome | null>>;
 
-const saidOutcome = () =>
-	Joi.object({
-		done: Joi.string().valid('renewed', 'reused').required(),
-		reason: text(300).when('done', {
-			is: 'reused',
-			then: Joi.string().disallow('').min(5).required(),
-			otherwise: Joi.valid('').default('')
-		}),
-		grip: quantity('torque', { min: 0.05, max: 100 })
-	}).allow(null);
-const outcome = () =>
-	Joi.object({
-		done: Joi.string().valid('renewed', 'reused').required(),
-		reason: text(300).required(),
-		gripNm: Joi.number().greater(0).max(100).allow(null).required(),
-		gripEntered: text(60).allow(null).required()
-	})
-		.allow(null)
-		.required();
-
 /** What became of the one-time hardware of a joint: renewed, or the old one again with a reason. */
 export const hardware = defineKind<'hardware', Said>({
 	kind: 'hardware',
 	name: 'One-time hardware',
 	counts: 'last',
-	subject: uuid,
-	said: () => Joi.object({ fastener: saidOutcome(), pin: saidOutcome() }).or('fastener', 'pin'),
-	kept: () => Joi.object({ fastener: outcome(), pin: outcome() }),
 	decide({ record, command, said }) {
 		const joint = jointOf(record, command);
 		const before = record.hardware[joint.id] ?? { fastener: null, pin: null };

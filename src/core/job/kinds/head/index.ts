@@ -1,9 +1,7 @@
-import Joi from '#joi';
 import { axleOf, corners as allCorners, type Corner } from '../../../height/corners.ts';
 import { schools, type SchoolKey } from '../../../height/schools.ts';
 import { findLayout } from '../../../layout/catalogue.ts';
-import { moment, quantity, requiredText, text, uuid } from '../../../schema/fields.ts';
-import { cornerList, odometer, school } from '../../../schema/kept.ts';
+import { odometer, school } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import type { Context } from '../../book/entry.ts';
 import { refuse } from '../../../problem.ts';
@@ -22,7 +20,7 @@ interface Said {
 	promisedAt?: string | null;
 }
 
-const subjects = [
+export const subjects = [
 	'complaint',
 	'odometer',
 	'corners',
@@ -37,31 +35,7 @@ export const head = defineKind<'head', Said>({
 	kind: 'head',
 	name: 'Job changed',
 	counts: 'last',
-	subject: () => Joi.string().valid('car', ...subjects),
 	wants: ['people'],
-	said: () =>
-		Joi.object({
-			complaint: text(2000).disallow(''),
-			odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow(null, ''),
-			corners: cornerList(),
-			technicianId: uuid().allow(null, ''),
-			school: school(),
-			resetAbove: quantity('length', { min: 1, max: 200 }),
-			promisedAt: moment().allow(null)
-		}).or('complaint', 'odometer', 'corners', 'technicianId', 'school', 'resetAbove', 'promisedAt'),
-	kept: () =>
-		Joi.alternatives(
-			Joi.object({ complaint: requiredText(2000) }),
-			Joi.object(odometer()),
-			Joi.object({ corners: cornerList().required() }),
-			Joi.object({ technicianId: uuid().allow(null).required() }),
-			Joi.object({ school: school().required() }),
-			Joi.object({ promisedAt: moment().allow(null).required() }),
-			Joi.object({
-				resetAboveMm: Joi.number().min(1).max(200).required(),
-				entered: text(60).required()
-			})
-		),
 	decide({ record, said, context }) {
 		const drafts: Draft[] = [];
 		const put = (subject: (typeof subjects)[number], data: Data, same: boolean) => {

@@ -1,8 +1,6 @@
-import Joi from '#joi';
-import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
+import { cornerNames, type Corner } from '../../../height/corners.ts';
 import { loadMethodNames, type LoadMethod } from '../../../procedure/facts.ts';
-import { quantity, uuid } from '../../../schema/fields.ts';
-import { loadingFields, method } from '../../../schema/kept.ts';
+import { method } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
@@ -20,16 +18,6 @@ export const loading = defineKind<'loading', Said>({
 	kind: 'loading',
 	name: 'Loaded height',
 	counts: 'every',
-	subject: () => Joi.string().valid(...corners),
-	said: () =>
-		Joi.object({
-			method: method().required(),
-			hubToArch: quantity('length', { min: 150, max: 800 }).required(),
-			oppositeBefore: quantity('length', { min: 50, max: 1300 }),
-			oppositeNow: quantity('length', { min: 50, max: 1300 }),
-			deviceReadingId: uuid()
-		}).and('oppositeBefore', 'oppositeNow'),
-	kept: () => Joi.object(loadingFields()),
 	decide({ record, command: { subject }, said }) {
 		const corner = subject as Corner;
 		if (!record.corners.includes(corner)) {

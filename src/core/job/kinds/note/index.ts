@@ -1,7 +1,6 @@
-import Joi from '#joi';
 import { text } from '../../../schema/fields.ts';
 import { refuse } from '../../../problem.ts';
-import { defineKind, wholeCar } from '../../book/kind.ts';
+import { defineKind } from '../../book/kind.ts';
 
 interface Said {
 	text?: string;
@@ -13,14 +12,7 @@ export const note = defineKind<'note', Said>({
 	kind: 'note',
 	name: 'Note on the car',
 	counts: 'every',
-	subject: wholeCar,
 	afterSigning: true,
-	said: () =>
-		Joi.object({
-			text: text(500).disallow('').min(3),
-			withdraw: Joi.boolean()
-		}).xor('text', 'withdraw'),
-	kept: () => Joi.object({ text: text(500).required(), withdrawn: Joi.boolean().required() }),
 	decide({ command: { subject, corrects }, said }) {
 		const withdrawn = said.withdraw ?? false;
 		if (withdrawn && !corrects) throw refuse('corrects', 'say which note is taken back');

@@ -1,7 +1,4 @@
-import Joi from '#joi';
 import type { Axle } from '../../../height/corners.ts';
-import { quantity } from '../../../schema/fields.ts';
-import { offset as kept } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
@@ -10,9 +7,6 @@ export const offset = defineKind<'offset', { offset: Quantity }>({
 	kind: 'offset',
 	name: 'Conversion to hub to arch',
 	counts: 'last',
-	subject: () => Joi.string().valid('front', 'rear'),
-	said: () => Joi.object({ offset: quantity('length', { min: -800, max: 800 }).required() }),
-	kept,
 	decide({ record, command: { subject }, said }) {
 		if (record.school === 'hub-to-arch') {
 			throw refuse('offset', 'this job measures hub to arch; there is nothing to convert');

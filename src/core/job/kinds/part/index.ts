@@ -1,25 +1,11 @@
-import Joi from '#joi';
-import { text } from '../../../schema/fields.ts';
 import { defineKind } from '../../book/kind.ts';
-import { partStatuses, partStatusNames } from './data.ts';
-
-const kept = () =>
-	Joi.object({
-		number: text(60).default(''),
-		status: Joi.string()
-			.valid(...partStatuses)
-			.required(),
-		note: text(200).default(''),
-		oldNumber: text(60)
-	});
+import { partStatusNames } from './data.ts';
 
 export const part = defineKind<'part'>({
 	kind: 'part',
 	name: 'Part',
 	counts: 'last',
-	subject: () => Joi.string().max(120),
-	said: kept,
-	kept,
+	saidAsKept: true,
 	words: ({ number, status, note, oldNumber }, { subject }) =>
 		`part ${subject.replace(/[:/-]/g, ' ')}: ${[partStatusNames[status].toLowerCase(), number, oldNumber && `old one ${oldNumber}`, note].filter(Boolean).join(', ')}`
 });

@@ -1,6 +1,4 @@
-import Joi from '#joi';
 import { cornerNames } from '../../../height/corners.ts';
-import { text, uuid } from '../../../schema/fields.ts';
 import { corner } from '../../../schema/kept.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
@@ -10,21 +8,6 @@ export const photo = defineKind<'photo', { withdrawn: boolean }>({
 	kind: 'photo',
 	name: 'Photo',
 	counts: 'last',
-	subject: uuid,
-	said: () => Joi.object({ withdrawn: Joi.boolean().required() }),
-	kept: () =>
-		Joi.object({
-			corner: corner().allow(null),
-			about: text(120).required(),
-			note: text(500).required(),
-			width: Joi.number().integer().min(1).max(10_000).required(),
-			height: Joi.number().integer().min(1).max(10_000).required(),
-			digest: Joi.string()
-				.pattern(/^[0-9a-f]{64}$/)
-				.allow(null)
-				.required(),
-			withdrawn: Joi.boolean().required()
-		}),
 	decide({ record, command: { subject }, said }) {
 		const here = record.photos.find(({ id }) => id === subject);
 		if (!here) throw refuse('subject', 'is not a photo of this job', subject);

@@ -1,8 +1,6 @@
-import Joi from '#joi';
-import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
+import { cornerNames, type Corner } from '../../../height/corners.ts';
 import { checkHeight, schools, type SchoolKey } from '../../../height/schools.ts';
-import { quantity } from '../../../schema/fields.ts';
-import { phase, readingFields, school } from '../../../schema/kept.ts';
+import { phase, school } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { invalid, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
@@ -19,15 +17,6 @@ export const reading = defineKind<'reading', Said>({
 	kind: 'reading',
 	name: 'Height reading',
 	counts: 'every',
-	subject: () => Joi.string().valid(...corners),
-	said: () =>
-		Joi.object({
-			phase: phase(),
-			school: school().required(),
-			height: quantity('length', {}),
-			withdraw: Joi.boolean()
-		}).xor('height', 'withdraw'),
-	kept: () => Joi.object({ ...readingFields(), withdrawn: Joi.boolean().required() }),
 	decide({ record, command: { subject, corrects }, said }) {
 		const { height, withdraw = false } = said;
 		if (said.school !== record.school) {

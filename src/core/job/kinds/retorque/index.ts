@@ -1,9 +1,6 @@
-import Joi from '#joi';
-import { quantity, text } from '../../../schema/fields.ts';
-import { retorqueFields } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { Problem, refuse } from '../../../problem.ts';
-import { defineKind, wholeCar } from '../../book/kind.ts';
+import { defineKind } from '../../book/kind.ts';
 
 interface Said {
 	odometer?: Quantity | '' | null;
@@ -17,16 +14,7 @@ export const retorque = defineKind<'retorque', Said>({
 	kind: 'retorque',
 	name: 'Wheels checked',
 	counts: 'every',
-	subject: wholeCar,
 	afterSigning: true,
-	said: () =>
-		Joi.object({
-			odometer: quantity('distance', { min: 0, max: 3_000_000 }).allow('', null),
-			torque: quantity('torque', { min: 0.5, max: 1000 }).required(),
-			found: Joi.string().valid('held', 'moved').required(),
-			note: text(500).default('')
-		}),
-	kept: () => Joi.object(retorqueFields()),
 	decide({ record, command: { subject }, said }) {
 		if (!record.signedAt) {
 			throw new Problem(

@@ -1,20 +1,9 @@
-import Joi from '#joi';
-import { rustGrades } from '../../../work/scope.ts';
-import { defineKind, wholeCar } from '../../book/kind.ts';
-
-const kept = () =>
-	Joi.object({
-		grade: Joi.string()
-			.valid(...rustGrades)
-			.required()
-	});
+import { defineKind } from '../../book/kind.ts';
 
 export const rust = defineKind<'rust'>({
 	kind: 'rust',
 	name: 'Rust',
 	counts: 'last',
-	subject: wholeCar,
-	said: kept,
-	kept,
+	saidAsKept: true,
 	words: ({ grade }) => `rust: ${grade}`
 });

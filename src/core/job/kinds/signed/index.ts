@@ -1,8 +1,6 @@
-import Joi from '#joi';
 import { owedLine } from '../../../procedure/owed.ts';
-import { text } from '../../../schema/fields.ts';
 import { Problem } from '../../../problem.ts';
-import { defineKind, wholeCar } from '../../book/kind.ts';
+import { defineKind } from '../../book/kind.ts';
 import { viewJob } from '../../view.ts';
 import { signedOver, type OpenItem } from './data.ts';
 
@@ -10,8 +8,6 @@ interface Said {
 	/** What a lead signs over: every open item, in its own words. */
 	over: OpenItem[];
 }
-
-const item = () => text(600).disallow('').required();
 
 /**
  * Closes the record. Refused while anything is open, with the list of it; a lead may sign all the same who
@@ -21,24 +17,6 @@ export const signed = defineKind<'signed', Said>({
 	kind: 'signed',
 	name: 'Signature',
 	counts: 'last',
-	subject: wholeCar,
-	said: () =>
-		Joi.object({
-			over: Joi.array()
-				.items(Joi.object({ item: item(), reason: text(1000).disallow('').min(10).required() }))
-				.max(1000)
-				.default([])
-				.description('of a lead: each open item as it is listed, with the reason')
-		}),
-	kept: () =>
-		Joi.object({
-			over: Joi.array().items(Joi.object({ item: item(), reason: text(1000).required() })),
-			// Before each open item had its reason.
-			overrideReason: text(1000).allow(null),
-			owed: Joi.array().items(text(600)).max(1000)
-		})
-			.xor('over', 'owed')
-			.and('owed', 'overrideReason'),
 	decide({ record, command: { subject }, said, context }) {
 		const owed = viewJob(record).standing.owed.map(owedLine);
 		const named = new Map(said.over.map(({ item, reason }) => [item, reason]));

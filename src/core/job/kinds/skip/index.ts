@@ -1,6 +1,4 @@
-import Joi from '#joi';
-import { quantity, text, uuid } from '../../../schema/fields.ts';
-import { carState, method, optionalMm, step } from '../../../schema/kept.ts';
+import { carState, method } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { defineKind } from '../../book/kind.ts';
 import { jointOf, jointWords, noneSince } from '../torque/joint.ts';
@@ -20,26 +18,6 @@ export const skip = defineKind<'skip', Said>({
 	kind: 'skip',
 	name: 'Joint passed over',
 	counts: 'every',
-	subject: uuid,
-	said: () =>
-		Joi.object({
-			action: step().default(0),
-			reason: text(500).disallow('').min(3).required(),
-			carState: carState(),
-			method: method(),
-			hubToArch: quantity('length', { min: 150, max: 800 }),
-			overrideReason: text(500).disallow('').min(10)
-		}),
-	kept: () =>
-		Joi.object({
-			action: step().required(),
-			reason: text(500).required(),
-			carState: carState(),
-			method: method().allow(null).required(),
-			hubToArchMm: optionalMm(),
-			hubToArchEntered: text(60).allow(null).required(),
-			overrideReason: text(500).allow(null).required()
-		}),
 	decide({ record, command, said, context }) {
 		noneSince(record, command, context, jointOf(record, command));
 		const { action, reason, hubToArch } = said;

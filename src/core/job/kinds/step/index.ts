@@ -1,6 +1,4 @@
 import { differenceInMilliseconds } from 'date-fns';
-import Joi from '#joi';
-import { text } from '../../../schema/fields.ts';
 import { believable, meanMinutes, stepMinutes } from '../../../work/minutes.ts';
 import { blockedBy } from '../../../work/order.ts';
 import type { StepKind } from '../../../work/kinds.ts';
@@ -10,25 +8,13 @@ import { defineKind } from '../../book/kind.ts';
 import type { JobRecord } from '../../record.ts';
 import { benchWants, viewWork, type WorkView } from '../../work.ts';
 import type { Data } from './data.ts';
-import { stepId } from './subject.ts';
-
-const kept = () =>
-	Joi.object({
-		state: Joi.string().valid('started', 'done', 'open').required(),
-		note: text(300).default(''),
-		overrideReason: text(500).disallow('').min(10),
-		tookMin: Joi.number().min(0).max(100_000),
-		expectedMin: Joi.number().min(0).max(10_000)
-	});
 
 /** A step is done in its turn, or a lead says why not; its time is taken from its start. */
 export const step = defineKind<'step'>({
 	kind: 'step',
 	name: 'Step',
 	counts: 'last',
-	subject: stepId,
-	said: kept,
-	kept,
+	saidAsKept: true,
 	decide({ record, command, said, context }) {
 		const { subject } = command;
 		const work = viewWork(record, record.limits);

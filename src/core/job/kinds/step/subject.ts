@@ -1,4 +1,4 @@
-import Joi from '#joi';
+import Joi from 'joi';
 
 /** A step's id: its place and its kind. */
 export const stepId = () =>

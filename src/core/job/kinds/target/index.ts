@@ -1,8 +1,5 @@
-import Joi from '#joi';
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { checkHeight } from '../../../height/schools.ts';
-import { quantity } from '../../../schema/fields.ts';
-import { mm, targetFields } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { invalid, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
@@ -27,26 +24,6 @@ export const target = defineKind<'target', Said>({
 	kind: 'target',
 	name: 'Target height',
 	counts: 'last',
-	subject: () => Joi.string().valid(...corners),
-	said: () =>
-		Joi.object({
-			height: quantity('length', {})
-				.allow(null)
-				.description('null goes back to the default; a predicted one is computed')
-				.when('source', { is: 'predicted', then: Joi.forbidden(), otherwise: Joi.required() }),
-			source: Joi.string().valid('maker', 'predicted', 'chosen').required(),
-			prediction: Joi.object({
-				sprungLoad: quantity('force', { min: 100, max: 50_000 }).required(),
-				motionRatio: Joi.number().min(0.1).max(2).required(),
-				oldRate: quantity('rate', { min: 1, max: 1000 }).required(),
-				oldFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
-				newRate: quantity('rate', { min: 1, max: 1000 }).required(),
-				newFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
-				seatChange: quantity('length', { min: -100, max: 100 }).required(),
-				settling: quantity('length', { min: 0, max: 30 }).required()
-			}).when('source', { is: 'predicted', then: Joi.required(), otherwise: Joi.forbidden() })
-		}),
-	kept: () => Joi.object({ heightMm: mm().allow(null).required(), ...targetFields() }),
 	decide({ record, command: { subject }, said }) {
 		const { height, source, prediction } = said;
 		if (prediction) {

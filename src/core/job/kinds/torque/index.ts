@@ -1,17 +1,14 @@
-import Joi from '#joi';
 import { actionsOf, missedBy } from '../../../fastener/joint-programme.ts';
 import type { Action } from '../../../fastener/programme.ts';
 import { wrenchFor } from '../../../fastener/rack.ts';
 import {
 	sightNames,
-	sights,
 	sightsFor,
 	type CarState,
 	type LoadMethod,
 	type Sight
 } from '../../../procedure/facts.ts';
-import { quantity, text, uuid } from '../../../schema/fields.ts';
-import { carState, method, step, torqueFields } from '../../../schema/kept.ts';
+import { carState, method } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { madeAt, type Command, type Context } from '../../book/entry.ts';
 import { invalid, Problem, refuse } from '../../../problem.ts';
@@ -51,40 +48,7 @@ export const torque = defineKind<'torque', Said>({
 	kind: 'torque',
 	name: 'Torque',
 	counts: 'every',
-	subject: uuid,
 	wants: ['rack'],
-	said: () =>
-		Joi.object({
-			action: step().default(0),
-			torque: quantity('torque', { min: 0.5, max: 1000 }),
-			angle: quantity('angle', { min: 1, max: 720 }).description(
-				'turned in this step; a torque may be said with it'
-			),
-			seen: Joi.string().valid(...sights),
-			withdraw: Joi.boolean(),
-			wrench: text(80).default(''),
-			wrenchId: uuid(),
-			overrideReason: text(500).disallow('').min(10),
-			carState: carState(),
-			method: Joi.when('carState', {
-				is: 'loaded',
-				then: method().required(),
-				otherwise: Joi.forbidden()
-			}),
-			hubToArch: quantity('length', { min: 150, max: 800 }),
-			deviceReadingId: uuid(),
-			loosenedFirst: Joi.boolean().description(
-				'of rubber that had been clamped elsewhere; false: only checked, it keeps its twist'
-			),
-			aheadReason: text(500)
-				.disallow('')
-				.min(10)
-				.description('why it is tightened before its turn in the order of work')
-		})
-			.or('torque', 'angle', 'seen', 'withdraw')
-			.without('seen', ['torque', 'angle', 'withdraw'])
-			.without('withdraw', ['torque', 'angle']),
-	kept: () => Joi.object({ ...torqueFields(), withdrawn: Joi.boolean().required() }),
 	decide({ record, command, said, context }) {
 		const joint = checkJoint(record, command, said, context);
 		checkStep(joint, said);

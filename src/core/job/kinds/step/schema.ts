@@ -1,0 +1,19 @@
+import Joi from 'joi';
+import { text } from '../../../schema/fields.ts';
+import { stepId } from './subject.ts';
+import { defineSchemas } from '../../book/kind-schemas.ts';
+
+const kept = () =>
+	Joi.object({
+		state: Joi.string().valid('started', 'done', 'open').required(),
+		note: text(300).default(''),
+		overrideReason: text(500).disallow('').min(10),
+		tookMin: Joi.number().min(0).max(100_000),
+		expectedMin: Joi.number().min(0).max(10_000)
+	});
+
+export const schemas = defineSchemas({
+	subject: stepId,
+	said: kept,
+	kept
+});

@@ -1,0 +1,18 @@
+import Joi from 'joi';
+import { defineSchemas, wholeCar } from '../../book/kind-schemas.ts';
+
+const kept = () =>
+	Joi.object({
+		assembly: Joi.string().valid('rebuild', 'complete').required(),
+		springOut: Joi.string().valid('lower-arm', 'internal-compressor').required(),
+		first: Joi.string().valid('bottom', 'top').required(),
+		sides: Joi.string().valid('one-by-one', 'together').required(),
+		people: Joi.number().valid(1, 2).required(),
+		load: Joi.string().valid('jack-to-height', 'on-wheels').required()
+	});
+
+export const schemas = defineSchemas({
+	subject: wholeCar,
+	said: kept,
+	kept
+});

@@ -1,0 +1,17 @@
+import Joi from 'joi';
+import { symptomKeys } from '../../../inspect/suspects.ts';
+import { defineSchemas, wholeCar } from '../../book/kind-schemas.ts';
+
+const kept = () =>
+	Joi.object({
+		symptoms: Joi.array()
+			.items(Joi.string().valid(...symptomKeys))
+			.unique()
+			.required()
+	});
+
+export const schemas = defineSchemas({
+	subject: wholeCar,
+	said: kept,
+	kept
+});
