@@ -1,3 +1,4 @@
+import { packBook } from '$lib/book/packed';
 import { db } from '$lib/server/app';
 import { listEntries } from '$lib/server/db/entries';
 import { findJob } from '$lib/server/db/jobs';
@@ -31,7 +32,7 @@ export const load: LayoutServerLoad = async ({ params }) => {
 	});
 	return {
 		title: `${vehicle.plate} ${number}`,
-		job: { id, number, entries, people },
+		job: { id, number, people, book: packBook(entries) },
 		team,
 		wrenches,
 		timed,

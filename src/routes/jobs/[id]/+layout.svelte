@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { unpackBook } from '$lib/book/packed';
 	import { goto } from '$app/navigation';
 	import { nextHref } from '$lib/ui/job/places';
 	import { followJob } from '$lib/client/follow';
@@ -15,9 +16,13 @@
 
 	let { data, children } = $props();
 	const units = personalUnits();
+	const loaded = $derived.by(() => {
+		const { book, ...named } = data.job;
+		return { ...named, entries: unpackBook(book) };
+	});
 	const job = provideJob(
 		new JobState(
-			() => data.job,
+			() => loaded,
 			() => ({
 				person: data.person!,
 				rack: data.wrenches,
