@@ -1,13 +1,12 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
+	import { provideFirstAnswers } from '$lib/client/first-answers';
 	import { Drafts } from '$lib/client/drafts';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import { photoBox } from '$lib/client/photo-box.svelte';
 	import { provideClock, provideUnits } from '$lib/client/units';
 	import AppFrame from '$lib/ui/frame/AppFrame.svelte';
-	import SaveDrawings from '$lib/ui/frame/SaveDrawings.svelte';
-	import KeyList from '$lib/ui/frame/KeyList.svelte';
 	import { onMount, untrack } from 'svelte';
 	import '../app.css';
 
@@ -16,7 +15,9 @@
 	let drawingsOpen = $state(false);
 	provideUnits(() => data.units);
 	provideClock(() => data.shop.clock);
+	const answers = provideFirstAnswers();
 	onMount(() => {
+		answers.end();
 		// From here on what is touched and typed is heard.
 		document.documentElement.dataset.ready = '';
 		void outbox.open();
@@ -92,8 +93,20 @@
 	>
 		{@render children()}
 	</AppFrame>
-	<KeyList bind:open={keysOpen} />
-	<SaveDrawings bind:open={drawingsOpen} />
+	<!-- Seldom wanted: fetched then. -->
+	{#if keysOpen}
+		{#await import('$lib/ui/frame/KeyList.svelte') then keys}<keys.default
+				bind:open={keysOpen}
+			/>{/await}
+	{/if}
+	{#if drawingsOpen}
+		{#await import('$lib/ui/frame/SaveDrawings.svelte') then drawings}<drawings.default
+				bind:open={drawingsOpen}
+			/>{/await}
+	{/if}
 {:else}
 	<main id="main">{@render children()}</main>
 {/if}
+<!-- After everything that asks; data, not a program. -->
+<!-- eslint-disable-next-line svelte/no-at-html-tags -->
+{@html answers.script}

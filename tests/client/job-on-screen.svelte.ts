@@ -3,9 +3,12 @@ import { metric } from '../../src/core/units/format';
 import type { Entry } from '../../src/core/job/book/entry';
 import { foldBook } from '../../src/core/job/book/fold';
 import { demoFile } from '../../src/core/job/demo-jobs.testing';
-import { JobState, type LoadedJob } from '../../src/lib/client/job-state.svelte';
+import { checks, JobState, type LoadedJob } from '../../src/lib/client/job-state.svelte';
 import { outbox } from '../../src/lib/client/outbox.svelte';
 import { page } from './app';
+
+// As a page that stands.
+await checks.fetch();
 
 /** Who is at this screen. */
 export const person = { id: 'person-1', name: 'Person One', role: 'technician' } as const;

@@ -218,6 +218,9 @@ export const workComputations: readonly Computation[] = [
 			people: few(),
 			lifts: few(),
 			bays: few(),
+			effort: Joi.string()
+				.valid('lists', 'usual')
+				.description('lists: at once, by list schedules alone; left out: usual'),
 			samples: Joi.number().integer().min(100).max(20_000).required(),
 			seed: Joi.number()
 				.integer()

@@ -41,6 +41,8 @@ export interface TimelineInput extends Means {
 	samples: number;
 	/** The same seed gives the same answer. */
 	seed: number;
+	/** `lists`: at once, by list schedules alone, seldom far off. */
+	effort?: 'lists' | 'usual';
 }
 
 export interface Timeline {
@@ -81,7 +83,7 @@ export function* timeline(
 	budget: SearchBudget = usualBudget
 ): Generator<number, Result<Timeline>> {
 	const { tasks, holds, project } = projectOf(input);
-	const solving = solveProject(project, budget);
+	const solving = solveProject(project, input.effort === 'lists' ? 'lists' : budget);
 	let solved = solving.next();
 	for (; !solved.done; solved = solving.next()) yield 0.7 * solved.value;
 	const { starts, makespan, lowerBound, proven } = solved.value;

@@ -5,25 +5,26 @@
 import type { Entry } from '../../core/job/book/entry.ts';
 
 type Plain = null | boolean | number | string | readonly unknown[] | object;
-/** kind, id, subject, person, device, entered, stored after that (ms), seen, corrects, voucher, keys of the data, their values. */
-type Row = [
-	number,
-	string,
-	number,
-	number,
-	number,
-	number,
-	number,
-	number,
-	string | null,
-	number,
-	number,
-	Plain[]
-];
+
+/** What few entries have. */
+interface Seldom {
+	/** Places in `words`. */
+	device?: number;
+	voucher?: number;
+	corrects?: string;
+	/** How many entries before this one its writer had not seen. */
+	unseen?: number;
+}
+
+/**
+ * Kind, subject and person by their places in `words`; the id; when it was entered, ms after the entry before
+ * it, and stored, ms after that; the keys of its data by their place in `shapes`, and their values.
+ */
+type Row = [number, number, number, string, number, number, number, Plain[], Seldom?];
 
 export interface PackedBook {
-	/** Kinds, subjects, ids of people, devices; null for none. */
-	words: (string | null)[];
+	/** Kinds, subjects, ids of people, devices. */
+	words: string[];
 	/** Keys of entries' data, joined by a space. */
 	shapes: string[];
 	/** In the order of the book, from its first entry on. */
@@ -45,53 +46,58 @@ class Places<T> {
 
 /** @param entries a whole book: numbered from 1, without gaps */
 export function packBook(entries: readonly Entry[]): PackedBook {
-	const words = new Places<string | null>();
+	const words = new Places<string>();
 	const shapes = new Places<string>();
+	let before = 0;
 	const rows = entries.map((entry): Row => {
+		const { device, vouchedBy, corrects } = entry;
 		const entered = Date.parse(entry.enteredAt);
 		const data = entry.data as unknown as Record<string, Plain>;
-		return [
+		const unseen = entry.seq - 1 - entry.seen;
+		const seldom: Seldom = {
+			...(device !== null && { device: words.of(device) }),
+			...(vouchedBy !== undefined && { voucher: words.of(vouchedBy) }),
+			...(corrects !== null && { corrects }),
+			...(unseen !== 0 && { unseen })
+		};
+		const row: Row = [
 			words.of(entry.kind),
-			entry.id,
 			words.of(entry.subject),
 			words.of(entry.personId),
-			words.of(entry.device),
-			entered,
+			entry.id,
+			entered - before,
 			Date.parse(entry.storedAt) - entered,
-			entry.seen,
-			entry.corrects,
-			words.of(entry.vouchedBy ?? null),
 			shapes.of(Object.keys(data).join(' ')),
 			Object.values(data)
 		];
+		before = entered;
+		if (Object.keys(seldom).length) row.push(seldom);
+		return row;
 	});
 	return { words: words.list, shapes: shapes.list, rows };
 }
 
-const moment = (ms: number) => new Date(ms).toISOString();
-
 /** The entries, with no hash. */
 export function unpackBook({ words, shapes, rows }: PackedBook): Entry[] {
 	const keys = shapes.map((shape) => (shape === '' ? [] : shape.split(' ')));
-	return rows.map(
-		(
-			[kind, id, subject, person, device, entered, after, seen, corrects, voucher, shape, values],
-			i
-		) =>
-			({
-				seq: i + 1,
-				id,
-				kind: words[kind],
-				subject: words[subject],
-				personId: words[person],
-				device: words[device],
-				enteredAt: moment(entered),
-				storedAt: moment(entered + after),
-				...(words[voucher] !== null && { vouchedBy: words[voucher] }),
-				seen,
-				corrects,
-				data: Object.fromEntries(keys[shape]!.map((key, at) => [key, values[at]])),
-				hash: ''
-			}) as unknown as Entry
-	);
+	let entered = 0;
+	return rows.map(([kind, subject, person, id, since, after, shape, values, seldom = {}], i) => {
+		entered += since;
+		const { device, voucher, corrects = null, unseen = 0 } = seldom;
+		return {
+			seq: i + 1,
+			id,
+			kind: words[kind],
+			subject: words[subject],
+			personId: words[person],
+			device: device === undefined ? null : words[device],
+			enteredAt: new Date(entered).toISOString(),
+			storedAt: new Date(entered + after).toISOString(),
+			...(voucher !== undefined && { vouchedBy: words[voucher] }),
+			seen: i - unseen,
+			corrects,
+			data: Object.fromEntries(keys[shape]!.map((key, at) => [key, values[at]])),
+			hash: ''
+		} as unknown as Entry;
+	});
 }

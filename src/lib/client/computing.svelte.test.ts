@@ -14,6 +14,9 @@ vi.mock('./compute', () => ({
 	compute: (_: string, input: { n: number }, options: Asked['options'] = {}) =>
 		new Promise((answer) => asked.push({ input, options, answer }))
 }));
+/** What the page came with, by the computation's name. */
+const brought = new Map<string, object>();
+vi.mock('./first-answers', () => ({ firstAnswer: (name: string) => brought.get(name) }));
 const good = (n: number) => ({ ok: true, value: { n } });
 const bad = { ok: false, faults: [{ field: 'n', message: 'must be above 0' }] };
 /** Lets promises that have settled be heard. */
@@ -21,7 +24,10 @@ const heard = async () => {
 	for (let i = 0; i < 5; i++) await Promise.resolve();
 };
 
-beforeEach(() => (asked.length = 0));
+beforeEach(() => {
+	asked.length = 0;
+	brought.clear();
+});
 
 describe('a computation that follows its input', () => {
 	/** A `Live` over a number that can be turned. */
@@ -38,6 +44,28 @@ describe('a computation that follows its input', () => {
 		};
 		return { live, turn, end };
 	}
+
+	it('has the answer the page came with, and asks only for another', () => {
+		brought.set('double', { n: 2 });
+		const { live, turn, end } = follow(1);
+		expect(live.value).toEqual({ n: 2 });
+		expect(asked).toEqual([]);
+		turn(3);
+		expect(asked.map(({ input }) => input.n)).toEqual([3]);
+		end();
+	});
+
+	it('asks for the whole where the page came with a first answer only', () => {
+		brought.set('double', { n: 2 });
+		let live!: Live<{ n: number }>;
+		const end = $effect.root(() => {
+			live = new Live(() => ({ name: 'double', input: { n: 1 }, first: { n: 0 } }));
+		});
+		flushSync();
+		expect(live.value).toEqual({ n: 2 });
+		expect(asked.map(({ input }) => input.n)).toEqual([1]);
+		end();
+	});
 
 	it('asks when the input changes, and keeps the last good answer in between', async () => {
 		const { live, turn, end } = follow(1);

@@ -63,17 +63,30 @@ const shown = ({ status, message: title, faults, extra }: Problem): Refusal => (
 	faults
 });
 
+/**
+ * What reads and checks what is said. Its schemas and their library are a good part of the script and nothing
+ * that is drawn needs them: they are fetched when the page stands, or when something is said.
+ */
+class Checks {
+	read = $state.raw<typeof readCommand>();
+
+	/** Where the network is gone before they came, the server is the first to check. */
+	async fetch(): Promise<void> {
+		await import('$core/job/book/command').then(
+			({ readCommand }) => (this.read = readCommand),
+			() => {}
+		);
+	}
+}
+
+export const checks = new Checks();
+
 export class JobState {
 	/** Counts up when a device has sent something for this job, or may have. */
 	heard = $state(0);
 	/** As the page was loaded, and what came since. */
 	#confirmed: LoadedJob;
 	readonly #around: () => Surroundings;
-	/**
-	 * Reads and checks what is said. Its schemas and their library are a good part of the script and nothing
-	 * that is drawn needs them: they are fetched when the page stands, or when something is said.
-	 */
-	#read = $state.raw<typeof readCommand>();
 
 	constructor(loaded: () => LoadedJob, around: () => Surroundings) {
 		this.#confirmed = $derived(loaded());
@@ -90,7 +103,7 @@ export class JobState {
 
 	readonly #job: Job = $derived.by(() => {
 		let job = this.#own;
-		const read = this.#read;
+		const read = checks.read;
 		if (!read) return job;
 		for (const { path, body, by } of outbox.accepted) {
 			if (path !== this.#path || this.#own.entries.some(({ id }) => id === body.id)) continue;
@@ -99,14 +112,6 @@ export class JobState {
 		}
 		return job;
 	});
-
-	/** Where the network is gone before they came, the server is the first to check. */
-	async fetchChecks(): Promise<void> {
-		await import('$core/job/book/command').then(
-			(module) => (this.#read = module.readCommand),
-			() => {}
-		);
-	}
 
 	get #path(): string {
 		return `/jobs/${this.#confirmed.id}/entries`;
@@ -170,8 +175,8 @@ export class JobState {
 
 	/** Why it would not be taken here and now, by the rules, as far as they can be checked yet; nothing is said. */
 	refused(kind: KindName, subject: string, data: object): Refusal | undefined {
-		if (!this.#read) return undefined;
-		const here = this.#decided(this.#read, this.#job, this.#command(kind, subject, data));
+		if (!checks.read) return undefined;
+		const here = this.#decided(checks.read, this.#job, this.#command(kind, subject, data));
 		return here.ok ? undefined : here.refusal;
 	}
 
@@ -199,9 +204,9 @@ export class JobState {
 		{ stays = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
 		const body = { ...this.#command(kind, subject, data), ...more, seen };
-		if (!this.#read) await this.fetchChecks();
-		if (this.#read) {
-			const here = this.#decided(this.#read, this.#job, body);
+		if (!checks.read) await checks.fetch();
+		if (checks.read) {
+			const here = this.#decided(checks.read, this.#job, body);
 			if (!here.ok) return here.refusal;
 		}
 		const refusal = await outbox.add(this.#path, body);

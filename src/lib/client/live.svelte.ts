@@ -1,5 +1,15 @@
 import type { Fault } from '$core/result';
+import { untrack } from 'svelte';
 import { compute } from './compute';
+import { firstAnswer } from './first-answers';
+
+/** What is computed. */
+export interface Question {
+	name: string;
+	input: object;
+	/** What is answered with the page, where the whole would keep it waiting; the whole follows. */
+	first?: object;
+}
 
 /**
  * A computation that follows its input: it runs anew whenever the input changes, one at a time, always
@@ -13,11 +23,18 @@ export class Live<T extends object> {
 	#running = false;
 	#next: { name: string; input: object } | undefined;
 
-	/** @param ask name and input of the computation; undefined while the input is not complete */
-	constructor(ask: () => { name: string; input: object } | undefined) {
+	/** @param ask while a component is made: what is to be computed; undefined while the input is not complete */
+	constructor(ask: () => Question | undefined) {
+		const opening = untrack(ask);
+		this.value = opening && firstAnswer<T>(opening.name, opening.first ?? opening.input);
+		let answered = this.value !== undefined && !opening?.first;
 		$effect(() => {
 			const next = ask();
 			if (!next) return;
+			if (answered) {
+				answered = false;
+				return;
+			}
 			this.#next = { name: next.name, input: $state.snapshot(next.input) };
 			if (!this.#running) void this.#run();
 		});

@@ -10,6 +10,7 @@
 	import WrenchForm from '$lib/ui/rack/WrenchForm.svelte';
 	import { scaleWords } from '$lib/ui/joints/step-words';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	let { data } = $props();
 	const units = personalUnits();
@@ -84,7 +85,7 @@
 						{/if}
 					</div>
 					{#if open === wrench.id}
-						<table class="col-span-full mt-2 w-full text-[15px]">
+						<DataTable class="col-span-full mt-2 text-[15px]">
 							<thead class="border-b border-edge"
 								><tr
 									><th class="text-start">Day</th><th class="text-start">Set → read</th><th
@@ -114,7 +115,7 @@
 									</tr>
 								{/each}
 							</tbody>
-						</table>
+						</DataTable>
 					{/if}
 				</article>
 			{/if}

@@ -4,6 +4,7 @@
 	import type { Timeline } from '$core/schedule/timeline';
 	import { formatHours } from '$core/units/format';
 	import { call, type Refusal } from '$lib/client/api';
+	import { firstAnswer } from '$lib/client/first-answers';
 	import { refresh } from '$lib/client/refresh';
 	import { Run } from '$lib/client/run.svelte';
 	import DayTimeline from './DayTimeline.svelte';
@@ -19,6 +20,7 @@
 	import { tz } from '@date-fns/tz';
 	import { range } from 'd3';
 	import { onDestroy, untrack } from 'svelte';
+	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** One day of the floor: its cars share people and lifts, every step where they let it. */
 	interface Props {
@@ -49,6 +51,9 @@
 		seed: 1
 	});
 	const run = new Run<Timeline>();
+	run.value = untrack(() =>
+		firstAnswer<Timeline>('work-schedule', { ...question, effort: 'lists', samples: 500 })
+	);
 	const found = $derived(run.value);
 	const running = $derived(run.share !== undefined);
 	/** The question as text: a page that is loaded anew asks nothing new. */
@@ -200,7 +205,7 @@
 		</section>
 		{#if lines.length}
 			<section class="panel overflow-x-auto p-4" aria-label="The day’s cars">
-				<table class="w-full text-[15px]">
+				<DataTable class="text-[15px]">
 					<thead>
 						<tr class="text-left text-soft">
 							<th class="py-1">Car</th><th>Bay</th><th>From</th><th>On a lift</th><th>Ready</th>
@@ -238,7 +243,7 @@
 							</tr>
 						{/each}
 					</tbody>
-				</table>
+				</DataTable>
 				<div class="mt-3 flex flex-wrap items-center gap-3">
 					{#if changed.length && !running}
 						<ActionButton weight="main" onclick={take}>Take these times into the plan</ActionButton>

@@ -11,6 +11,7 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { measuredSpring } from './measured-spring';
 	import { line, scaleLinear } from 'd3';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	/** The force still in a spring on its arm as the jack goes down. */
 	let { corner }: { corner: Corner } = $props();
@@ -82,10 +83,10 @@
 
 <section class="panel p-4" aria-labelledby="arm-spring" data-draft="arm {corner}">
 	<h2 id="arm-spring" class="text-lg">Spring on the arm, {corner}</h2>
-	<p class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder">
+	<Notice class="mt-2 font-semibold text-madder">
 		△ With its joint or damper off, the jack alone holds this spring. Lower slowly, nobody in its
 		path.
-	</p>
+	</Notice>
 	<fieldset disabled={closed} class="mt-3 grid gap-3 sm:grid-cols-4" onfocusout={keep}>
 		<QuantityField label="Rate" dimension="rate" bind:value={typed.rate} />
 		<QuantityField label="Free length" dimension="length" bind:value={typed.free} />

@@ -20,6 +20,7 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import PartDrawing from './PartDrawing.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** Old part against new: measured side by side, the difference drawn, explained or sent back. */
 	let { corner, part }: { corner: Corner; part: ComparedPart } = $props();
@@ -141,7 +142,7 @@
 			aria-label="Dimensions, {part}"
 			onfocusout={keepTyped}
 		>
-			<table class="w-full min-w-[34rem]">
+			<DataTable class="min-w-[34rem]">
 				<thead>
 					<tr class="text-start text-[15px] text-soft">
 						<th class="py-1 text-start font-medium">Dimension</th>
@@ -202,7 +203,7 @@
 						</tr>
 					{/each}
 				</tbody>
-			</table>
+			</DataTable>
 		</div>
 		<div class="min-w-0">
 			<PartDrawing {part} old={measures.old.values} fresh={measures.new.values} />

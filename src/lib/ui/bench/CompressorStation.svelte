@@ -18,6 +18,8 @@
 	import { springFinding } from '$core/job/findings';
 	import { measuredSpring } from './measured-spring';
 	import SpringDrawing from '$lib/ui/workbench/spring/SpringDrawing.svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
+	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	/** This spring in this compressor: what each hook bears, and turns counted off in alternation. */
 	let { corner, costs }: { corner: Corner; costs: ShopCosts } = $props();
@@ -123,22 +125,19 @@
 
 <section class="panel p-4" aria-labelledby="compressor-title" data-draft="compressor {corner}">
 	<h2 id="compressor-title" class="text-lg">Spring compressor, {corner}</h2>
-	<p class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder">
+	<Notice class="mt-2 font-semibold text-madder">
 		△ A compressed spring can kill. Hooks opposite each other, screws greased, turned in alternation
 		by hand; never an impact gun on hooks, never stand over the shaft. The tool maker’s word goes
 		before this page.
-	</p>
+	</Notice>
 	{#if found}
-		<p
-			role="alert"
-			class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 text-lg font-semibold text-madder"
-		>
+		<Notice role="alert" class="mt-2 text-lg font-semibold text-madder">
 			{#if found.state === 'broken'}△ This spring was found broken{found.where
 					? ` (${found.where})`
 					: ''}: its pieces may jump out of the hooks. Hooks only on whole coils, guard the spring,
 				stand aside. It has no free length: the force below is that of a whole spring, at most.
 			{:else}△ This spring was found sagged: measured free it is shorter than when it was new.{/if}
-		</p>
+		</Notice>
 	{/if}
 	<fieldset disabled={closed || turned > 0} class="mt-3 grid grid-cols-2 gap-3 md:grid-cols-5">
 		{#each entries as entry (entry.key)}
@@ -253,12 +252,13 @@
 							onclick={() => keep({ turned: handed.length })}>All turns are on</button
 						>
 					{:else if !kept?.free}
-						<label
-							class="mt-3 flex min-h-16 items-center gap-3 rounded-[3px] border-2 border-edge p-3 text-lg has-checked:border-spruce has-checked:bg-spruce-wash"
+						<Tick
+							large
+							class="mt-3 min-h-16 rounded-[3px] border-2 border-edge p-3 text-lg has-checked:border-spruce has-checked:bg-spruce-wash"
+							bind:checked={sure}
 						>
-							<input type="checkbox" class="size-8 shrink-0 accent-spruce" bind:checked={sure} />
 							The spring turns loosely in its seat, by hand
-						</label>
+						</Tick>
 						<div class="mt-3 flex gap-3">
 							<ActionButton weight="main" disabled={!sure} onclick={() => keep({ free: true })}
 								>Free: the shaft nut may come off</ActionButton

@@ -15,6 +15,7 @@
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StackDrawing from './StackDrawing.svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	/** The unit put together part by part; a missing or swapped one is caught, marks and strokes are checked. */
 	let { corner }: { corner: Corner } = $props();
@@ -117,12 +118,12 @@
 					</div>{/if}
 			{/if}
 			{#if faults.length}
-				<div role="alert" class="mt-3 rounded-[3px] border-2 border-madder bg-madder-wash p-3">
+				<Notice role="alert" class="mt-3">
 					<p class="font-semibold text-madder">✕ Not like this</p>
 					<ul class="list-disc ps-5">
 						{#each faults as fault (fault.kind + fault.part)}<li>{fault.words}</li>{/each}
 					</ul>
-				</div>
+				</Notice>
 			{/if}
 			<RefusalNotice {refusal} />
 			<h3 class="mt-5 text-[17px]">Marks and measures</h3>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Refusal } from '$lib/client/api';
+	import Notice from './Notice.svelte';
 
 	interface Props {
 		refusal?: Refusal;
@@ -11,7 +12,7 @@
 </script>
 
 {#if refusal}
-	<div role="alert" class="rounded-[3px] border-2 border-madder bg-madder-wash p-4">
+	<Notice role="alert">
 		<p class="font-semibold text-madder">
 			<span class="me-1" aria-hidden="true">✕</span>{refusal.title}
 		</p>
@@ -23,5 +24,5 @@
 			</ul>
 		{/if}
 		{#if refusal.reference}<p class="caption">Reference {refusal.reference}</p>{/if}
-	</div>
+	</Notice>
 {/if}

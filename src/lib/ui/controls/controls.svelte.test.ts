@@ -165,8 +165,8 @@ describe('progress', () => {
 	it('says how far it is in numbers too, and stops', async () => {
 		const onstop = vi.fn();
 		render(RunProgress, { label: 'Draws done', share: 0.42, onstop });
-		const bar = screen.getByRole<HTMLProgressElement>('progressbar', { name: 'Draws done' });
-		expect(bar.value).toBeCloseTo(0.42, 9);
+		const bar = screen.getByRole('progressbar', { name: 'Draws done' });
+		expect(bar.getAttribute('aria-valuenow')).toBe('42');
 		expect(screen.getByText('42 %')).toBeTruthy();
 		await fireEvent.click(screen.getByRole('button', { name: 'Stop' }));
 		expect(onstop).toHaveBeenCalledTimes(1);

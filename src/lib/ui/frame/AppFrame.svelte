@@ -82,13 +82,7 @@
 	<nav aria-label="Places" class="flex h-15 max-sm:flex-1">
 		{#each places as place (place.href)}
 			{@const here = place.here(page.url.pathname)}
-			<a
-				href={place.href}
-				aria-current={here ? 'page' : undefined}
-				class="flex min-w-12 items-center gap-2 border-b-4 px-2 text-[17px] max-sm:flex-1 max-sm:flex-col max-sm:justify-center max-sm:gap-0 max-sm:px-0 sm:px-4 {here
-					? 'border-[#e8a33d] font-semibold'
-					: 'border-transparent hover:border-[#4c7268]'}"
-			>
+			<a href={place.href} aria-current={here ? 'page' : undefined} class="place">
 				<place.icon class="size-5" aria-hidden="true" />
 				<span class="max-sm:text-[11px] max-sm:leading-tight">{place.name}</span>
 			</a>
@@ -138,3 +132,37 @@
 	{#await import('./KeptForOthers.svelte') then kept}<kept.default />{/await}
 {/if}
 <main id="main" tabindex="-1" class="outline-none">{@render children()}</main>
+
+<style>
+	/* Its own colours in both themes: the frame is the shop's, not the page's. */
+	.place {
+		display: flex;
+		min-width: 3rem;
+		align-items: center;
+		gap: 0.5rem;
+		padding-inline: 0.5rem;
+		border-bottom: 4px solid transparent;
+		font-size: 17px;
+	}
+	.place:hover {
+		border-color: #4c7268;
+	}
+	.place[aria-current] {
+		border-color: #e8a33d;
+		font-weight: 600;
+	}
+	@media (width >= 40rem) {
+		.place {
+			padding-inline: 1rem;
+		}
+	}
+	@media (width < 40rem) {
+		.place {
+			flex: 1;
+			flex-direction: column;
+			justify-content: center;
+			gap: 0;
+			padding-inline: 0;
+		}
+	}
+</style>

@@ -1,11 +1,7 @@
 <script lang="ts">
-	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Window from '$lib/ui/controls/Window.svelte';
 
 	let { open = $bindable(false) }: { open?: boolean } = $props();
-	let dialog: HTMLDialogElement;
-	$effect(() => {
-		if (open && !dialog.open) dialog.showModal();
-	});
 
 	const keys = [
 		['?', 'This list'],
@@ -26,13 +22,7 @@
 	];
 </script>
 
-<dialog
-	bind:this={dialog}
-	onclose={() => (open = false)}
-	aria-labelledby="keys-title"
-	class="panel m-auto w-[min(480px,92vw)] p-6 text-ink backdrop:bg-black/50"
->
-	<h2 id="keys-title" class="mb-3 text-2xl">Keys</h2>
+<Window bind:open title="Keys">
 	<dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
 		{#each keys as [key, what] (key)}
 			<dt>
@@ -43,6 +33,5 @@
 			<dd>{what}</dd>
 		{/each}
 	</dl>
-	<p class="caption mt-4">A foot switch that sends Enter can drive readings and torques.</p>
-	<div class="mt-4"><ActionButton onclick={() => dialog.close()}>Close</ActionButton></div>
-</dialog>
+	<p class="caption">A foot switch that sends Enter can drive readings and torques.</p>
+</Window>

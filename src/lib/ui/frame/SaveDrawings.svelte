@@ -10,18 +10,17 @@
 	} from '$lib/client/drawings';
 	import { shopTime } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Window from '$lib/ui/controls/Window.svelte';
 
 	/** Every drawing of the page, as SVG or PNG, named by car, job and day. */
 	let { open = $bindable(false) }: { open?: boolean } = $props();
 	const times = shopTime();
-	let dialog: HTMLDialogElement;
 	let drawings = $state.raw<PageDrawing[]>([]);
 	let fault = $state('');
 	$effect(() => {
-		if (!open || dialog.open) return;
+		if (!open) return;
 		drawings = drawingsOn(document.querySelector('main') ?? document);
 		fault = '';
-		dialog.showModal();
 	});
 
 	/** The page's car and job, where it has them. */
@@ -50,13 +49,7 @@
 	}
 </script>
 
-<dialog
-	bind:this={dialog}
-	onclose={() => (open = false)}
-	aria-labelledby="drawings-title"
-	class="panel m-auto w-[min(620px,94vw)] p-6 text-ink backdrop:bg-black/50"
->
-	<h2 id="drawings-title" class="mb-3 text-2xl">Drawings of this page</h2>
+<Window bind:open title="Drawings of this page">
 	<ul class="divide-y divide-line border-y border-line">
 		{#each drawings as drawing, i (i)}
 			<li class="flex flex-wrap items-center gap-3 py-2">
@@ -69,5 +62,4 @@
 		{/each}
 	</ul>
 	{#if fault}<p role="alert" class="mt-2 text-madder">✕ {fault}</p>{/if}
-	<div class="mt-4"><ActionButton onclick={() => dialog.close()}>Close</ActionButton></div>
-</dialog>
+</Window>

@@ -2,6 +2,7 @@
 	import { cornerNames, corners } from '$core/height/corners';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
+	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** Before against after against target, corner by corner, with the verdict in words. */
 	const job = currentJob();
@@ -18,7 +19,7 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
 <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Heights compared">
-	<table class="w-full text-end">
+	<DataTable class="text-end">
 		<caption class="caption text-start"
 			>Heights in {units.choice.length}; ± is the 95 % interval of the difference (GUM)</caption
 		>
@@ -53,5 +54,5 @@
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</DataTable>
 </div>

@@ -7,6 +7,7 @@
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
+	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	let { phase }: { phase: Phase } = $props();
 	const job = currentJob();
@@ -74,13 +75,7 @@
 		<RefusalNotice refusal={write.refusal} />
 		<div class="grid gap-2 sm:grid-cols-2">
 			{#each checks as [key, name] (key)}
-				<label class="touch flex items-center gap-3"
-					><input
-						type="checkbox"
-						class="size-6 accent-spruce"
-						bind:checked={form[key]}
-					/>{name}</label
-				>
+				<Tick bind:checked={form[key]}>{name}</Tick>
 			{/each}
 		</div>
 		<div class="grid gap-4 sm:grid-cols-2">

@@ -11,6 +11,7 @@
 	import Keypad from '$lib/ui/controls/Keypad.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { tick } from 'svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	interface Props {
 		phase: Phase;
@@ -193,7 +194,7 @@
 	</ol>
 
 	{#if slip && doubted && !job.record.signedAt}
-		<div class="mt-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3" role="alert">
+		<Notice role="alert" class="mt-2">
 			<p class="font-semibold text-madder">
 				✕ {doubted.entered} is {units.show(Math.abs(slip.offMm), 'length')}
 				{slip.offMm > 0 ? 'above' : 'below'}
@@ -218,7 +219,7 @@
 					>
 				{/if}
 			</div>
-		</div>
+		</Notice>
 	{:else if measure?.outlier !== undefined}
 		<p class="mt-2 text-madder">
 			<StateMark

@@ -51,22 +51,14 @@
 			{@const here = point === one.key}
 			{@const place = places.findIndex(({ name }) => name === one.place)}
 			{@const words = [kept?.where, kept?.note].filter(Boolean).join(' · ')}
-			<li
-				class="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-line px-2 py-1 {i ===
-					0 || points[i - 1]!.place !== one.place
-					? 'border-edge'
-					: ''} {here ? 'bg-sunk shadow-[inset_4px_0_0_var(--color-mark)]' : ''}"
-			>
+			<li class={{ first: i === 0 || points[i - 1]!.place !== one.place, here }}>
 				<button
 					type="button"
-					class="touch flex min-w-44 flex-1 items-center gap-2 text-start"
+					class="name"
 					aria-pressed={here}
 					onclick={() => (point = here ? undefined : one.key)}
 				>
-					<span
-						class="num flex size-7 shrink-0 items-center justify-center rounded-full border border-edge text-[15px]"
-						aria-label="place {place + 1}">{place + 1}</span
-					>
+					<span class="num place" aria-label="place {place + 1}">{place + 1}</span>
 					<span class="min-w-0">
 						<span class="block leading-tight font-medium">{one.name}</span>
 						{#if words}<span class="caption line-clamp-1 leading-tight">✎ {words}</span>{/if}
@@ -78,9 +70,7 @@
 						{@const look = gravityLooks[state.gravity]}
 						<button
 							type="button"
-							class="touch rounded-[3px] border px-3 text-[15px] {on
-								? `border-2 font-semibold ${look.tone}`
-								: 'border-edge bg-panel hover:bg-sunk'}"
+							class={on ? `state border-2 font-semibold ${look.tone}` : 'state'}
 							aria-pressed={on}
 							disabled={closed}
 							onclick={() => touch(one, state)}>{on ? `${look.sign} ` : ''}{state.name}</button
@@ -91,3 +81,54 @@
 		{/each}
 	</ol>
 </section>
+
+<style>
+	li {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.25rem 0.5rem;
+		padding: 0.25rem 0.5rem;
+		border-top: 1px solid var(--color-line);
+	}
+	.first {
+		border-color: var(--color-edge);
+	}
+	.here {
+		background: var(--color-sunk);
+		box-shadow: inset 4px 0 0 var(--color-mark);
+	}
+	.name {
+		display: flex;
+		min-width: 11rem;
+		min-height: 48px;
+		flex: 1;
+		align-items: center;
+		gap: 0.5rem;
+		text-align: start;
+	}
+	.place {
+		display: flex;
+		width: 1.75rem;
+		height: 1.75rem;
+		flex-shrink: 0;
+		align-items: center;
+		justify-content: center;
+		border: 1px solid var(--color-edge);
+		border-radius: 50%;
+		font-size: 15px;
+	}
+	.state {
+		min-height: 48px;
+		padding-inline: 0.75rem;
+		border-radius: 3px;
+		font-size: 15px;
+	}
+	.state[aria-pressed='false'] {
+		border: 1px solid var(--color-edge);
+		background: var(--color-panel);
+	}
+	.state[aria-pressed='false']:hover {
+		background: var(--color-sunk);
+	}
+</style>

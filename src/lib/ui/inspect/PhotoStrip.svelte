@@ -5,6 +5,7 @@
 	import { photoBox } from '$lib/client/photo-box.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import Window from '$lib/ui/controls/Window.svelte';
 
 	/** Photos of a corner or a step: taken, shown, taken out of sight and back. */
 	let { corner, subject, title }: { corner: Corner | null; subject: string; title: string } =
@@ -25,7 +26,6 @@
 	let gone = $state<string>();
 	let refusal = $state<Refusal>();
 	let fault = $state('');
-	let dialog = $state<HTMLDialogElement>();
 
 	/** Opens the camera, or the files where there is none. */
 	export function take() {
@@ -46,7 +46,7 @@
 		refusal = await job.tell('photo', id, { withdrawn });
 		if (refusal) return;
 		gone = withdrawn ? id : undefined;
-		dialog?.close();
+		shown = undefined;
 	}
 	const about = (photo: { corner: Corner | null; subject: string }) =>
 		[photo.corner && cornerNames[photo.corner], photo.subject].filter(Boolean).join(', ');
@@ -78,14 +78,7 @@
 		<ul class="mt-2 grid grid-cols-3 gap-2">
 			{#each here as photo (photo.id)}
 				<li>
-					<button
-						type="button"
-						class="block w-full"
-						onclick={() => {
-							shown = photo.id;
-							dialog?.showModal();
-						}}
-					>
+					<button type="button" class="block w-full" onclick={() => (shown = photo.id)}>
 						<img
 							src="/api/v1/jobs/{job.record.id}/photos/{photo.id}"
 							alt={about(photo)}
@@ -110,22 +103,15 @@
 	{/if}
 </section>
 
-<dialog
-	bind:this={dialog}
-	class="panel m-auto max-w-[92vw] p-4 text-ink backdrop:bg-black/60"
-	aria-label="Photo"
+<Window
+	bind:open={() => shown !== undefined, (open) => !open && (shown = undefined)}
+	title="Photo, {title}"
+	wide
 >
-	{#if shown}
-		<img
-			src="/api/v1/jobs/{job.record.id}/photos/{shown}"
-			alt={title}
-			class="max-h-[74vh] max-w-full"
-		/>
-		<div class="mt-3 flex gap-3">
-			<ActionButton onclick={() => dialog?.close()}>Close</ActionButton>
-			{#if !closed}<ActionButton weight="stop" onclick={() => withdraw(shown!, true)}
-					>Take it out of sight</ActionButton
-				>{/if}
-		</div>
-	{/if}
-</dialog>
+	<img src="/api/v1/jobs/{job.record.id}/photos/{shown}" alt={title} class="mx-auto max-h-[68vh]" />
+	{#snippet more()}
+		{#if !closed}<ActionButton weight="stop" onclick={() => withdraw(shown!, true)}
+				>Take it out of sight</ActionButton
+			>{/if}
+	{/snippet}
+</Window>

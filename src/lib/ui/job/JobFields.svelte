@@ -7,6 +7,7 @@
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import PromiseField from './PromiseField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
+	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	interface Props {
 		form: {
@@ -47,13 +48,7 @@
 				<p class="mt-1 text-[15px] text-soft">
 					Heights, and the rubber loosened and set at ride height; nothing else is undone.
 				</p>
-				<label class="touch flex items-center gap-3"
-					><input
-						type="checkbox"
-						class="size-6 accent-spruce"
-						bind:checked={form.wheelsOff}
-					/>Wheels come off</label
-				>
+				<Tick bind:checked={form.wheelsOff}>Wheels come off</Tick>
 			{/if}
 		</div>
 	{/if}
@@ -94,17 +89,16 @@
 		</div>
 		<div class="grid max-w-xl grid-cols-2 gap-2">
 			{#each corners as corner (corner)}
-				<label
-					class="flex min-h-16 items-center gap-3 rounded-[3px] border border-edge bg-panel px-4 has-checked:border-2 has-checked:border-spruce has-checked:bg-spruce-wash has-focus-visible:outline-3 has-focus-visible:outline-mark"
+				<Tick
+					class="min-h-16 rounded-[3px] border border-edge bg-panel px-4 has-checked:border-2 has-checked:border-spruce has-checked:bg-spruce-wash has-focus-visible:outline-3 has-focus-visible:outline-mark"
+					bind:checked={
+						() => form.corners.includes(corner),
+						(on) =>
+							(form.corners = corners.filter((one) =>
+								one === corner ? on : form.corners.includes(one)
+							))
+					}><span class="text-lg font-medium">{cornerNames[corner]}</span></Tick
 				>
-					<input
-						type="checkbox"
-						class="size-6 accent-spruce"
-						value={corner}
-						bind:group={form.corners}
-					/>
-					<span class="text-lg font-medium">{cornerNames[corner]}</span>
-				</label>
 			{/each}
 		</div>
 		<p

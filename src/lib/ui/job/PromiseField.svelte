@@ -2,6 +2,7 @@
 	import { workingWeek } from '$core/schedule/bays';
 	import { shopTime } from '$lib/client/units';
 	import TimeField from '$lib/ui/controls/TimeField.svelte';
+	import DateField from '$lib/ui/controls/DateField.svelte';
 
 	/** When the customer is told that it will be ready: touched, or a day and a time. */
 	interface Props {
@@ -43,15 +44,10 @@
 				onclick={() => choose(to, at)}>{name}, {times.ofDay(at)}</button
 			>
 		{/each}
-		<label class="text-[15px]"
-			><span class="sr-only">Day</span><input
-				type="date"
-				class="touch rounded-[3px] border border-edge bg-panel px-3 text-[17px]"
-				bind:value={day}
-				onchange={put}
-			/></label
-		>
-		{#key round}<TimeField class="w-32" label="Time" bind:value={minutes} />{/key}
+		{#key round}
+			<DateField class="w-56" label="Day" bind:value={day} onpick={put} />
+			<TimeField class="w-32" label="Time" bind:value={minutes} />
+		{/key}
 		{#if value}
 			<button type="button" class="touch px-2 underline" onclick={() => choose('', undefined)}
 				>None</button

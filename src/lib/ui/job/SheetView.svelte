@@ -2,6 +2,7 @@
 	import type { Sheet, Tone } from '$core/job/sheet/document';
 	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import type { Snippet } from 'svelte';
+	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** A sheet on screen and on paper; the sealed PDF draws the same data. */
 	interface Props {
@@ -79,7 +80,7 @@
 				</h2>
 				<!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
 				<div class="overflow-x-auto" tabindex="0" role="region" aria-label={block.title}>
-					<table class="w-full">
+					<DataTable>
 						<thead class="border-b-2 border-edge text-[13px]">
 							<tr>
 								{#each block.columns as column (column.name)}<th
@@ -93,11 +94,7 @@
 								<tr class="border-b border-line align-baseline">
 									{#each row as cell, k (k)}
 										<td
-											class="py-1 ps-3 first:ps-0 {block.columns[k]?.end
-												? 'text-end whitespace-nowrap'
-												: ''} {cell.alert ? 'font-semibold text-madder' : ''} {cell.strong
-												? 'font-semibold'
-												: ''}"
+											class={{ end: block.columns[k]?.end, alert: cell.alert, strong: cell.strong }}
 											>{cell.text}{#if cell.note}<span
 													class="block text-[13px] font-normal text-soft">{cell.note}</span
 												>{/if}</td
@@ -106,7 +103,7 @@
 								</tr>
 							{/each}
 						</tbody>
-					</table>
+					</DataTable>
 				</div>
 				{#each block.notes ?? [] as note, j (j)}<p class="caption mt-1">{note}</p>{/each}
 			</section>
@@ -156,11 +153,28 @@
 </article>
 
 <style>
+	td {
+		padding: 0.25rem 0 0.25rem 0.75rem;
+	}
+	td:first-child {
+		padding-inline-start: 0;
+	}
+	.end {
+		text-align: end;
+		white-space: nowrap;
+	}
+	.alert {
+		font-weight: 600;
+		color: var(--color-madder);
+	}
+	.strong {
+		font-weight: 600;
+	}
 	@media print {
 		.sheet {
 			font-size: 9.5pt;
 		}
-		.sheet table {
+		.sheet :global(table) {
 			font-size: 8.5pt;
 		}
 		.sheet section {

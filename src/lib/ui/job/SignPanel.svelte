@@ -6,6 +6,7 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { openGroups } from './open-groups';
+	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	/** What stands between the job and a signature. A lead may sign over it, each item named with a reason. */
 	let { lead }: { lead: boolean } = $props();
@@ -64,33 +65,32 @@
 			{#each groups as group (group.kind)}
 				<div>
 					<h3 class="flex items-center gap-2 bg-sunk px-2 py-1 font-semibold">
-						{#if lead}<input
-								type="checkbox"
-								class="size-6 accent-spruce"
+						{#if lead}
+							<Tick
+								class="me-auto font-semibold"
 								aria-label="All: {group.name}"
 								checked={all(group.items)}
 								onchange={(event) => tick(group.items, event.currentTarget.checked)}
-							/>{/if}
-						<span class="me-auto">{group.name}</span><span class="num">{group.items.length}</span>
+								>{group.name}</Tick
+							>
+						{:else}<span class="me-auto">{group.name}</span>{/if}
+						<span class="num">{group.items.length}</span>
 					</h3>
 					<ul>
 						{#each group.items as item (owedLine(item))}
 							{@const line = owedLine(item)}
 							<li class="border-b border-line py-1">
 								{#if lead}
-									<label class="flex min-h-12 items-center gap-2">
-										<input
-											type="checkbox"
-											class="size-6 shrink-0 accent-spruce"
-											checked={ticked.includes(line)}
-											onchange={(event) => tick([item], event.currentTarget.checked)}
-										/>
+									<Tick
+										checked={ticked.includes(line)}
+										onchange={(event) => tick([item], event.currentTarget.checked)}
+									>
 										<span
 											>{line}{#if reasons[line]}<span class="block text-mark"
 													>signed over: {reasons[line]}</span
 												>{/if}</span
 										>
-									</label>
+									</Tick>
 								{:else}{line}{/if}
 							</li>
 						{/each}

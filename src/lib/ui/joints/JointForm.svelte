@@ -26,6 +26,7 @@
 	import { v7 as uuidv7 } from 'uuid';
 	import ProgrammeFields from './ProgrammeFields.svelte';
 	import { knownWords, programmeForm, programmeInput, threadInput } from './programme-form';
+	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	interface Props {
 		/** The joint to change; without it a new one is added. */
@@ -151,10 +152,7 @@
 				fault={faultOf(write.refusal, 'torqueSource')}
 			/>
 		{/if}
-		{#if twin}<label class="touch flex items-center gap-3"
-				><input type="checkbox" class="size-6 accent-spruce" bind:checked={both} />The same at {cornerNames[
-					twin.corner
-				].toLowerCase()}</label
+		{#if twin}<Tick bind:checked={both}>The same at {cornerNames[twin.corner].toLowerCase()}</Tick
 			>{/if}
 	</div>
 	{#if !more}
@@ -206,18 +204,9 @@
 			/>
 		</div>
 		<div class="flex flex-wrap gap-x-8">
-			<label class="touch flex items-center gap-3"
-				><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.oneTime} />Hardware
-				is used once</label
-			>
-			<label class="touch flex items-center gap-3"
-				><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.holdStud} />Hold the
-				stud</label
-			>
-			{#if start}<label class="touch flex items-center gap-3"
-					><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.loosened} />Undone
-					in this job</label
-				>{/if}
+			<Tick bind:checked={form.oneTime}>Hardware is used once</Tick>
+			<Tick bind:checked={form.holdStud}>Hold the stud</Tick>
+			{#if start}<Tick bind:checked={form.loosened}>Undone in this job</Tick>{/if}
 		</div>
 	{/if}
 	<div class="flex flex-wrap gap-3">

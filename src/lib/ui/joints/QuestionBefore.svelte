@@ -5,6 +5,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	/** What must be known before this joint is tightened; the entry stands here once it is answered. */
 	interface Props {
@@ -33,11 +34,7 @@
 
 <RefusalNotice {refusal} />
 {#if question.kind === 'waits'}
-	<div
-		{@attach inView}
-		class="mt-2 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3"
-		role="alert"
-	>
+	<Notice tone="mind" role="alert" class="mt-2" {@attach inView}>
 		<p class="text-lg font-semibold text-ochre">◇ {waitWords(question.step)}</p>
 		{#if ahead}
 			<form
@@ -67,7 +64,7 @@
 				>
 			</div>
 		{/if}
-	</div>
+	</Notice>
 {:else if question.kind === 'down'}
 	<div {@attach inView} class="mt-2 rounded-[3px] border-2 border-edge p-3">
 		<p class="text-lg font-semibold">Is the car down on its wheels, nothing under it?</p>
@@ -75,7 +72,7 @@
 		<ActionButton weight="main" class="mt-2" data-main onclick={down}>It stands</ActionButton>
 	</div>
 {:else}
-	<div {@attach inView} class="mt-2 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3">
+	<Notice tone="mind" class="mt-2" {@attach inView}>
 		<p class="text-lg font-semibold">It is clamped already. Loosened first?</p>
 		<p class="text-[15px]">
 			Rubber that is only checked with the weight on keeps the twist it was clamped with.
@@ -86,5 +83,5 @@
 			>
 			<ActionButton class="min-h-16" onclick={() => onloosened(false)}>Only checked</ActionButton>
 		</div>
-	</div>
+	</Notice>
 {/if}

@@ -14,6 +14,7 @@
 	import PredictForm from './PredictForm.svelte';
 	import { schools } from '$core/height/schools';
 	import { withMeantUnit } from '$core/units/parse';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	let { corner }: { corner: Corner } = $props();
 	const job = currentJob();
@@ -71,12 +72,9 @@
 
 <section class="panel p-4" aria-label="Target" data-draft="target {corner}">
 	{#if doubt}
-		<p
-			role="alert"
-			class="mb-3 rounded-[3px] border-2 border-ochre bg-ochre-wash p-2 text-lg font-semibold text-ochre"
-		>
+		<Notice tone="mind" role="alert" class="mb-3 text-lg font-semibold text-ochre">
 			△ {doubtWords(doubt)}
-		</p>
+		</Notice>
 	{/if}
 	{#if open}
 		<Choice label="The target is" bind:value={source} options={sources} />

@@ -6,6 +6,7 @@
 	import type { WorkStep } from '$core/work/step';
 	import { workPhaseNames } from '$core/work/terms';
 	import { currentJob } from '$lib/client/job-state.svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	/** Every step in its order; moved by hand only where the rules let it. */
 	let { picked = $bindable() }: { picked: string | undefined } = $props();
@@ -61,12 +62,9 @@
 		{/if}
 	</div>
 	{#if refusal}
-		<p
-			role="alert"
-			class="mx-4 mb-2 rounded-[3px] border-2 border-madder bg-madder-wash p-3 text-madder"
-		>
+		<Notice role="alert" class="mx-4 mb-2 text-madder">
 			✕ {refusal}
-		</p>
+		</Notice>
 	{/if}
 	<ol class="divide-y divide-line border-t border-line">
 		{#each work.order.steps as step, i (step.id)}

@@ -9,24 +9,26 @@
 	import { Live } from '$lib/client/live.svelte';
 	import { shopTime } from '$lib/client/units';
 	import WorkPlaces from './WorkPlaces.svelte';
+	import TimeField from '$lib/ui/controls/TimeField.svelte';
 
 	/** When the car is ready, and how sure that is; who is where until then. */
 	let { picked = $bindable() }: { picked: string | undefined } = $props();
 	const job = currentJob();
 	const work = $derived(job.work);
-	let begin = $state('08:00');
+	let begin = $state<number | undefined>(8 * 60);
 
-	const found = new Live<Timeline>(() => ({
-		name: 'work-schedule',
-		input: {
-			cars: [timedCar('this', work.order, work.minutes, work.scope.strategy.people)],
-			people: work.scope.strategy.people,
+	const found = new Live<Timeline>(() => {
+		const { people } = work.scope.strategy;
+		const input = {
+			cars: [timedCar('this', work.order, work.minutes, people)],
+			people,
 			lifts: 1,
 			bays: 1,
 			samples: 3000,
 			seed: 1
-		}
-	}));
+		};
+		return { name: 'work-schedule', input, first: { ...input, effort: 'lists', samples: 500 } };
+	});
 	const lift = $derived(found.value?.cars[0]?.lift);
 	const line = $derived(found.value);
 	const steps = $derived(new Map(work.order.steps.map((step) => [step.id, step])));
@@ -38,10 +40,7 @@
 		})
 	);
 	const { ofDay } = shopTime();
-	const clock = (minutes: number) => {
-		const [hour = 8, minute = 0] = begin.split(':').map(Number);
-		return ofDay(hour * 60 + minute + minutes);
-	};
+	const clock = (minutes: number) => ofDay((begin ?? 8 * 60) + minutes);
 	const soak = $derived(soakNeeded(work.scope.rust));
 	const own = $derived([...work.pace].filter(([, { records }]) => records > 0));
 	const total = $derived(
@@ -57,14 +56,7 @@
 				{work.scope.strategy.people === 1 ? 'One person' : 'Two people'}, one car on one lift
 			</p>
 		</div>
-		<label class="text-[15px] font-semibold"
-			>Starts at
-			<input
-				type="time"
-				class="touch ms-1 rounded-[3px] border border-edge bg-panel px-2 text-[17px]"
-				bind:value={begin}
-			/></label
-		>
+		<TimeField class="w-32" label="Starts at" bind:value={begin} />
 		{#if line}
 			<div>
 				<p class="caption">Ready at</p>

@@ -12,6 +12,7 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { v7 as uuidv7 } from 'uuid';
+	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** Readings against a reference at 20, 60 and 100 % of the range, judged as they are typed. */
 	let { wrench, onclose }: { wrench: ShopWrench; onclose: () => void } = $props();
@@ -71,7 +72,7 @@
 >
 	<h2 class="text-xl">{wrench.name}: calibration</h2>
 	<RefusalNotice {refusal} fields={['calibratedOn', 'note']} />
-	<table class="w-full">
+	<DataTable>
 		<thead class="text-start text-[15px]"
 			><tr
 				><th class="text-start">Of the range</th><th class="text-start">Set on the wrench</th><th
@@ -114,7 +115,7 @@
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</DataTable>
 	<div class="grid gap-4 sm:grid-cols-2">
 		<Field
 			label="Day"

@@ -13,6 +13,7 @@
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { v7 as uuidv7 } from 'uuid';
 	import SetAside from './SetAside.svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	/** Devices that report by themselves, and their readings that nobody has placed. */
 	interface Props {
@@ -68,9 +69,9 @@
 	</div>
 	<RefusalNotice {refusal} fields={['name']} />
 	{#if token}
-		<p role="status" class="mt-2 rounded-[3px] border-2 border-mark bg-mark-wash p-3">
+		<Notice role="status" tone="plain" class="mt-2">
 			Its token, shown this once: <code class="font-semibold break-all">{token}</code>
-		</p>
+		</Notice>
 	{/if}
 	{#if adding}
 		<form class="mt-3 space-y-3" onsubmit={add} novalidate>

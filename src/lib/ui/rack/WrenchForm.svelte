@@ -11,6 +11,7 @@
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { v7 as uuidv7 } from 'uuid';
+	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	interface Props {
 		/** The wrench to change; without it a new one is added. */
@@ -91,9 +92,8 @@
 		bind:value={form.kind}
 		options={wrenchKinds.map((value) => ({ value, name: wrenchKindNames[value] }))}
 	/>
-	{#if start}<label class="touch flex items-center gap-3"
-			><input type="checkbox" class="size-6 accent-spruce" bind:checked={form.retired} />Retired:
-			kept for the records, not picked any more</label
+	{#if start}<Tick bind:checked={form.retired}
+			>Retired: kept for the records, not picked any more</Tick
 		>{/if}
 	<div class="flex gap-3">
 		<ActionButton weight="main" type="submit">{start ? 'Keep' : 'Add the wrench'}</ActionButton>

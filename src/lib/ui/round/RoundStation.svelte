@@ -24,6 +24,7 @@
 	import RoundDrawing from './RoundDrawing.svelte';
 	import RoundList from './RoundList.svelte';
 	import { Round } from './round.svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	/** One joint at a time, in the order of the work: the list, the one in hand, and where it sits. */
 	let { part }: { part: RoundPart } = $props();
@@ -201,12 +202,9 @@
 		{:else if stop && joint}
 			{@const loaded = round.loaded(stop.corner)}
 			{#if stop.phase === 'rubber' && round.standing.method && loaded && loaded.verdict !== 'in-band'}
-				<p
-					role="alert"
-					class="rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder"
-				>
+				<Notice role="alert" class="font-semibold text-madder">
 					✕ {loaded.words}
-				</p>
+				</Notice>
 			{/if}
 			{#key round.key}
 				<JointEntry

@@ -14,6 +14,8 @@
 	import { onMount } from 'svelte';
 	import { benchAt } from '../job/places';
 	import ArmSpringNote from './ArmSpringNote.svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
+	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	/** One step, one question: what, with which tool, what to mind, and what must be seen before it counts. */
 	let { step, ondone }: { step: WorkStep; ondone: (id: string) => void } = $props();
@@ -105,15 +107,13 @@
 		>
 	</div>
 	{#if step.caution}
-		<p
-			class="mt-3 rounded-[3px] border-2 border-madder bg-madder-wash p-3 font-semibold text-madder"
-		>
+		<Notice class="mt-3 font-semibold text-madder">
 			△ {step.caution}
-		</p>
+		</Notice>
 	{/if}
 	{#if step.kind === 'lower'}<ArmSpringNote {step} />{/if}
 	{#if blocked.length && !done}
-		<div class="mt-3 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3" role="status">
+		<Notice tone="mind" role="status" class="mt-3">
 			<p class="font-semibold text-ochre">◇ Not yet</p>
 			<ul class="text-[15px]">
 				{#each blocked.slice(0, 4) as { step: earlier, rule } (earlier.id)}
@@ -123,15 +123,15 @@
 				{/each}
 				{#if blocked.length > 4}<li>and {blocked.length - 4} more</li>{/if}
 			</ul>
-		</div>
+		</Notice>
 	{/if}
 	{#if bench.length && !done}
-		<div class="mt-3 rounded-[3px] border-2 border-ochre bg-ochre-wash p-3">
+		<Notice tone="mind" class="mt-3">
 			<p class="font-semibold text-ochre">◇ The bench still wants</p>
 			<ul class="list-disc ps-5 text-[15px]">
 				{#each bench as one (one)}<li>{one}</li>{/each}
 			</ul>
-		</div>
+		</Notice>
 	{/if}
 	<RefusalNotice {refusal} />
 
@@ -146,14 +146,15 @@
 			</div>{/if}
 	{:else if !closed}
 		{#if step.gate && ticked}
-			<label
-				class="mt-4 flex min-h-16 items-center gap-3 rounded-[3px] border-2 p-3 text-xl {gateMissing
+			<Tick
+				large
+				class="mt-4 min-h-16 rounded-[3px] border-2 p-3 text-xl {gateMissing
 					? 'border-madder'
 					: 'border-edge'} has-checked:border-spruce has-checked:bg-spruce-wash"
+				bind:checked={seen}
 			>
-				<input type="checkbox" class="size-8 shrink-0 accent-spruce" bind:checked={seen} />
 				<span>{step.gate.question}</span>
-			</label>
+			</Tick>
 			{#if step.gate.note}
 				<div class="mt-3">
 					<Field

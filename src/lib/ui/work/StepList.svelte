@@ -36,10 +36,7 @@
 		<li>
 			<button
 				type="button"
-				class="grid min-h-12 w-full grid-cols-[1.2rem_2.4rem_minmax(0,1fr)] items-center gap-1.5 px-3 py-1 text-start text-[15px] leading-tight {now ===
-				step.id
-					? 'bg-mark-wash font-semibold'
-					: 'hover:bg-sunk'}"
+				class="step"
 				aria-current={now === step.id ? 'step' : undefined}
 				onclick={() => onpick(step.id)}
 			>
@@ -52,3 +49,25 @@
 		</li>
 	{/each}
 </ol>
+
+<style>
+	.step {
+		display: grid;
+		width: 100%;
+		min-height: 3rem;
+		grid-template-columns: 1.2rem 2.4rem minmax(0, 1fr);
+		align-items: center;
+		gap: 0.375rem;
+		padding: 0.25rem 0.75rem;
+		text-align: start;
+		font-size: 15px;
+		line-height: 1.25;
+	}
+	.step:hover {
+		background: var(--color-sunk);
+	}
+	.step[aria-current] {
+		background: var(--color-mark-wash);
+		font-weight: 600;
+	}
+</style>

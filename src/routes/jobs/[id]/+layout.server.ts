@@ -21,7 +21,6 @@ export const load: LayoutServerLoad = async ({ params }) => {
 		listCarNotes(db, row.vehicleId)
 	]);
 	const people = everyone.map(({ id, name, role, active }) => ({ id, name, role, active }));
-	const team = people.filter(({ active }) => active).map(({ id, name }) => ({ id, name }));
 	const wrenches = rack.filter(({ retired }) => !retired);
 	const { id, number } = row;
 	const vehicle = carAt(entries);
@@ -33,10 +32,10 @@ export const load: LayoutServerLoad = async ({ params }) => {
 	return {
 		title: `${vehicle.plate} ${number}`,
 		job: { id, number, people, book: packBook(entries) },
-		team,
 		wrenches,
 		timed,
 		carNotes,
-		specifications
+		// What this job itself specifies stands in its book.
+		specifications: specifications.filter(({ jobNumber }) => jobNumber !== number)
 	};
 };

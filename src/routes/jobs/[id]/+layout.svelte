@@ -5,7 +5,7 @@
 	import { followJob } from '$lib/client/follow';
 	import { holdBook } from '$lib/client/refresh';
 	import { personalUnits } from '$lib/client/units';
-	import { JobState, provideJob } from '$lib/client/job-state.svelte';
+	import { checks, JobState, provideJob } from '$lib/client/job-state.svelte';
 	import { onMount } from 'svelte';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import type { KindName } from '$core/job/kinds/data';
@@ -13,6 +13,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import JobHead from '$lib/ui/job/JobHead.svelte';
 	import Looks from '$lib/ui/job/Looks.svelte';
+	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	let { data, children } = $props();
 	const units = personalUnits();
@@ -40,7 +41,7 @@
 	// When the page stands and has nothing better to do: what is said is checked here before it is sent.
 	onMount(() => {
 		const later = globalThis.requestIdleCallback ?? setTimeout;
-		later(() => void job.fetchChecks());
+		later(() => void checks.fetch());
 	});
 
 	$effect(() => holdBook({ jobId: id, take: (entries) => job.take(entries) }));
@@ -81,10 +82,7 @@
 <svelte:window {onkeydown} />
 <JobHead />
 {#if refused.length}
-	<div
-		role="alert"
-		class="no-print mx-4 mt-4 rounded-[3px] border-2 border-madder bg-madder-wash p-4 md:mx-6"
-	>
+	<Notice role="alert" class="no-print mx-4 mt-4 md:mx-6">
 		<p class="font-semibold text-madder">Not taken by the server, and kept here:</p>
 		{#each refused as entry (entry.id)}
 			<div class="mt-2 flex flex-wrap items-center gap-3">
@@ -95,7 +93,7 @@
 				<ActionButton weight="stop" onclick={() => outbox.drop(entry.id)}>Drop it</ActionButton>
 			</div>
 		{/each}
-	</div>
+	</Notice>
 {/if}
 <Looks />
 {@render children()}

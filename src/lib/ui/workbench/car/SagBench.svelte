@@ -18,6 +18,7 @@
 		cornerNumbers
 	} from './car-values';
 	import PlaneDrawing from './PlaneDrawing.svelte';
+	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	let { choices }: { choices: Snippet } = $props();
 	const units = personalUnits();
@@ -77,7 +78,7 @@
 				marked={first.springs}
 				label="How the body stands against specification"
 			/>
-			<table class="mt-2 w-full text-[16px]">
+			<DataTable class="mt-2 text-[16px]">
 				<thead>
 					<tr class="border-b-2 border-ink text-start text-[15px]">
 						<th class="py-1 text-start font-semibold">Spring</th>
@@ -116,7 +117,7 @@
 						</tr>
 					{/each}
 				</tbody>
-			</table>
+			</DataTable>
 		{/if}
 	{/snippet}
 	{#snippet numbers()}

@@ -59,7 +59,7 @@
 	/>
 	<JobFields
 		bind:form={() => form, (value) => Object.assign(form, value)}
-		people={data.team}
+		people={data.job.people.filter(({ active }) => active)}
 		refusal={write.refusal}
 	/>
 	<QuantityField

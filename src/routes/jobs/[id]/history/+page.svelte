@@ -5,6 +5,7 @@
 	import { outbox } from '$lib/client/outbox.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import ProofLine from '$lib/ui/job/ProofLine.svelte';
+	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** The job's book, line by line. */
 	const job = currentJob();
@@ -43,7 +44,7 @@
 		/>
 	</div>
 	<div class="text-[15px] text-soft"><ProofLine /></div>
-	<table class="panel w-full text-[15px]">
+	<DataTable class="panel text-[15px]">
 		<thead class="caption text-left">
 			<tr>
 				<th scope="col" class="px-3 py-2 text-right">No.</th>
@@ -81,5 +82,5 @@
 				</tr>
 			{/each}
 		</tbody>
-	</table>
+	</DataTable>
 </div>
