@@ -3,14 +3,19 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vite';
 
+/** Modules that nearly every page has; a table's parts are the library's heaviest. */
 const inEveryPage =
-	/preload-helper|node_modules\/(svelte|@sveltejs|clsx|devalue|tailwind|flowbite|@lucide|idb-keyval|uuid|date-fns|@date-fns)|src\/lib\/client\/(api|outbox|refresh|photo-box|drafts|device|units|live|away)|src\/lib\/ui\/(controls|status|frame)\/|src\/core\/(units|result|height\/corners|procedure\/stages|problem|job\/model)/;
+	/preload-helper|node_modules\/(svelte|@sveltejs|clsx|devalue|tailwind|flowbite-svelte\/dist\/(?!table)|@lucide|idb-keyval|uuid|date-fns|@date-fns)|src\/lib\/client\/(api|outbox|refresh|photo-box|drafts|device|units|first-answers|away)|src\/lib\/ui\/(controls\/(?!DataTable|Tick)|status\/|frame\/)|src\/core\/(units|result|height\/corners|procedure\/stages|problem|job\/model)/;
 
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	// The package's own modules, of which only the decompositions that are used are shipped.
 	resolve: {
-		alias: { 'ml-matrix': fileURLToPath(import.meta.resolve('ml-matrix').replace('/matrix.mjs', '/src/index.js')) }
+		alias: {
+			'ml-matrix': fileURLToPath(
+				import.meta.resolve('ml-matrix').replace('/matrix.mjs', '/src/index.js')
+			)
+		}
 	},
 	worker: { format: 'es' },
 	build: {
@@ -27,12 +32,22 @@ export default defineConfig({
 			build: {
 				rolldownOptions: {
 					output: {
-						// Few files: what nearly every page has, what the pages of a job have, and each page's own.
+						// Few files: what nearly every page has, what computes and draws, a job, and each page's own.
 						codeSplitting: {
 							groups: [
 								{ name: 'page', test: inEveryPage, minShareCount: 9, priority: 3 },
-								{ name: 'd3', test: /node_modules\/(d3|internmap|delaunator|robust)/, minShareCount: 2, priority: 2 },
-								{ name: 'job', test: /src\/core\/|ml-matrix|src\/lib\/client/, minShareCount: 9, priority: 1 }
+								{
+									name: 'computed',
+									test: /node_modules\/(d3|internmap|comlink)|src\/lib\/client\/(live|run|compute)\./,
+									minShareCount: 2,
+									priority: 2
+								},
+								{
+									name: 'job',
+									test: /src\/core\/|ml-matrix|src\/lib\/client\/job-state/,
+									minShareCount: 9,
+									priority: 1
+								}
 							]
 						}
 					}
