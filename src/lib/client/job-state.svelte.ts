@@ -204,7 +204,7 @@ export class JobState {
 		{ stays = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
 		const body = { ...this.#command(kind, subject, data), ...more, seen };
-		if (!checks.read) await checks.fetch();
+		if (!checks.read) await outbox.meanwhile(checks.fetch());
 		if (checks.read) {
 			const here = this.#decided(checks.read, this.#job, body);
 			if (!here.ok) return here.refusal;

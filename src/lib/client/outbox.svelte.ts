@@ -43,6 +43,8 @@ class Outbox {
 	entries = $state<Entry[]>([]);
 	/** Who is signed in here; nobody: nothing is sent. */
 	person = $state.raw<Maker>();
+	/** Said, and about to stand here: being checked or kept. */
+	making = $state(0);
 	/** What an earlier page left behind has been read. */
 	opened = $state(false);
 	/** Why the server takes nothing now, where it says so. */
@@ -89,10 +91,22 @@ class Outbox {
 	async add(path: string, body: Entry['body']): Promise<Refusal | undefined> {
 		const entry: Entry = { id: body.id, path, body, by: this.person ?? null };
 		// Kept before it is shown as kept: the page may be closed right then.
+		this.making++;
 		await keep(entry);
+		this.making--;
 		this.entries.push(entry);
 		await this.send();
 		return this.entries.find((one) => one.id === body.id)?.refusal;
+	}
+
+	/** Something that is said is under way. */
+	async meanwhile(work: Promise<void>): Promise<void> {
+		this.making++;
+		try {
+			await work;
+		} finally {
+			this.making--;
+		}
 	}
 
 	drop(id: string): void {

@@ -2,7 +2,7 @@
 	import { Table } from 'flowbite-svelte';
 	import type { Snippet } from 'svelte';
 
-	/** Rows of numbers or words; wider than the screen, it is moved sideways on its own. */
+	/** Rows of numbers or words. */
 	interface Props {
 		/** `thead` and `tbody`. */
 		children: Snippet;
@@ -15,6 +15,7 @@
 <Table
 	color="default"
 	border={false}
+	classes={{ div: 'overflow-x-visible' }}
 	class="w-full text-start text-[length:inherit] text-ink {more}"
 	{...rest}>{@render children()}</Table
 >

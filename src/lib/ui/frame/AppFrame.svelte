@@ -92,7 +92,7 @@
 	<span
 		role="status"
 		class="text-[15px] max-sm:order-last max-sm:w-full max-sm:empty:hidden"
-		data-waiting={outbox.opened ? waiting : undefined}
+		data-waiting={outbox.opened ? waiting + outbox.making : undefined}
 	>
 		{#if waiting}
 			<span

@@ -7,6 +7,7 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { Phase, Reading } from '$core/job/model';
+	import NumberEntry from '$lib/ui/controls/NumberEntry.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Keypad from '$lib/ui/controls/Keypad.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
@@ -245,45 +246,32 @@
 	{:else if !job.record.signedAt}
 		<form class="mt-4 grid gap-4 max-sm:mt-2 sm:grid-cols-[1fr_240px]" onsubmit={keep}>
 			<div>
-				<label for="reading" class="text-[15px] font-semibold"
-					>{correcting
+				<NumberEntry
+					id="reading"
+					label={correcting
 						? `Instead of ${correcting.entered}`
 						: readings.length < readingsPerCorner
 							? `Reading ${readings.length + 1}`
-							: 'One more, if you like'}</label
+							: 'One more, if you like'}
+					bind:value={text}
+					bind:element={input}
+					{unit}
+					wrong={problem !== undefined || (understood !== undefined && !understood.ok)}
+					inputmode={unit === 'mm' ? 'decimal' : 'text'}
+					oninput={() => (problem = undefined)}
 				>
-				<div
-					class="flex items-baseline gap-2 border-b-4 {understood && !understood.ok
-						? 'border-madder'
-						: 'border-spruce'}"
-				>
-					<input
-						id="reading"
-						bind:this={input}
-						bind:value={text}
-						oninput={() => (problem = undefined)}
-						autocomplete="off"
-						spellcheck="false"
-						enterkeyhint="done"
-						inputmode={unit === 'mm' ? 'decimal' : 'text'}
-						aria-describedby="understood"
-						class="num w-full min-w-0 bg-transparent py-1 text-[72px] leading-none outline-none"
-					/>
-					<span class="text-2xl text-soft">{unit}</span>
-					<ActionButton weight="main" type="submit" class="mb-1 shrink-0 self-end sm:min-w-40"
-						>{correcting ? 'Keep instead' : 'Keep'}</ActionButton
-					>
-				</div>
-				<p
-					id="understood"
-					role="status"
-					class="mt-1 min-h-6 text-[16px] {problem ? 'font-medium text-madder' : 'text-soft'}"
-				>
-					{#if problem}<span class="me-1" aria-hidden="true">✕</span>{problem}
-					{:else if understood?.ok}= {shown(understood.value.si)}
-					{:else if understood}<span class="text-madder">{understood.faults[0]!.message}</span>
-					{:else}Type it as said: {unit === 'mm' ? '365, or 14 3/8 in' : '14 3/8, or 365 mm'}{/if}
-				</p>
+					{#snippet keep()}
+						<ActionButton weight="main" type="submit" class="mb-1 shrink-0 self-end sm:min-w-40"
+							>{correcting ? 'Keep instead' : 'Keep'}</ActionButton
+						>
+					{/snippet}
+					{#snippet said()}
+						{#if problem}<span class="me-1" aria-hidden="true">✕</span>{problem}
+						{:else if understood?.ok}= {shown(understood.value.si)}
+						{:else if understood}<span class="text-madder">{understood.faults[0]!.message}</span>
+						{:else}Type it as said: {unit === 'mm' ? '365, or 14 3/8 in' : '14 3/8, or 365 mm'}{/if}
+					{/snippet}
+				</NumberEntry>
 				<div class="mt-3 flex flex-wrap gap-2">
 					{#if correcting}
 						{@const reading = correcting}

@@ -102,22 +102,24 @@
 			oninput={(event) => (moment = Number(event.currentTarget.value))}
 		/>
 	</label>
-	<figcaption class="min-h-12 text-[15px]" role="status">
-		{#if moment !== undefined}
-			<b class="num text-lg">{clock(moment)}</b>
-			{#each busy as bar (bar.id)}
-				<span class="ms-2"
-					>{people > 1 ? `${marks[bar.person] ?? '■'} ${words[bar.person] ?? ''}: ` : ''}{steps.get(
-						bar.id
-					)?.title}, {names[bar.spot]!.toLowerCase()}</span
+	<figcaption class="min-h-12 text-[15px]">
+		<div role="status">
+			{#if moment !== undefined}
+				<b class="num text-lg">{clock(moment)}</b>
+				{#each busy as bar (bar.id)}
+					<span class="ms-2"
+						>{people > 1
+							? `${marks[bar.person] ?? '■'} ${words[bar.person] ?? ''}: `
+							: ''}{steps.get(bar.id)?.title}, {names[bar.spot]!.toLowerCase()}</span
+					>
+				{:else}<span class="ms-2 text-soft">nobody at the car</span>{/each}
+			{:else}
+				<span class="text-soft"
+					>Numbers are the order of work; a stay begins at the time above it.{people > 1
+						? ` ${marks[0]} ${words[0]}, ${marks[1]} ${words[1]}.`
+						: ''}</span
 				>
-			{:else}<span class="ms-2 text-soft">nobody at the car</span>{/each}
-		{:else}
-			<span class="text-soft"
-				>Numbers are the order of work; a stay begins at the time above it.{people > 1
-					? ` ${marks[0]} ${words[0]}, ${marks[1]} ${words[1]}.`
-					: ''}</span
-			>
-		{/if}
+			{/if}
+		</div>
 	</figcaption>
 </figure>
