@@ -13,7 +13,7 @@ import { demoPeople, loadDemo } from '../demo/load.ts';
 import { collarPlan } from '../src/core/car/collar-plan.ts';
 import { fourCorner } from '../src/core/car/four-corner.ts';
 import { findComputation } from '../src/core/compute.ts';
-import { torqueTrace } from '../src/core/fastener/trace.ts';
+import { torqueTrace } from '../src/core/fastener/trace/read.ts';
 import { buildMechanism } from '../src/core/mechanism/mechanism.ts';
 import { sampleCorners } from '../src/core/mechanism/samples.ts';
 import { layouts } from '../src/core/layout/catalogue.ts';

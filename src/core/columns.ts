@@ -2,13 +2,13 @@ import type { Fault } from './result.ts';
 
 /**
  * What is wrong with two lists that belong together point by point: unequal length, too few points.
- * @param order what the first list must do, and the words for a point that does not
+ * @param order what the first list must do, if anything, and the words for a point that does not
  */
 export function columnFaults(
 	[firstName, first]: readonly [string, readonly number[]],
 	[secondName, second]: readonly [string, readonly number[]],
 	leastPoints: number,
-	order: { broken: (value: number, before: number) => boolean; words: (before: number) => string }
+	order?: { broken: (value: number, before: number) => boolean; words: (before: number) => string }
 ): Fault[] {
 	const faults: Fault[] = [];
 	if (first.length !== second.length) {
@@ -25,8 +25,10 @@ export function columnFaults(
 			message: `needs at least ${leastPoints} points`
 		});
 	}
-	const at = first.findIndex((value, i) => i > 0 && order.broken(value, first[i - 1]!));
-	if (at > 0) {
+	const at = order
+		? first.findIndex((value, i) => i > 0 && order.broken(value, first[i - 1]!))
+		: -1;
+	if (order && at > 0) {
 		faults.push({
 			field: `${firstName}.${at}`,
 			value: first[at],

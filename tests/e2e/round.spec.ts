@@ -259,7 +259,7 @@ test('devices: the gauge brings the corner to height, the wrench sets it, whatev
 			['early', 'Stopped early'],
 			['over', 'Pulled too far'],
 			['cross-thread', 'cross-threaded?'],
-			['rubber', 'rubber is being wound'],
+			['rubber', 'rubber'],
 			['stick-slip', 'sticking thread or head'],
 			['yield', 'stretches for good'],
 			['wrong-joint', 'another joint than the one asked for'],

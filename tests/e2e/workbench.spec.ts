@@ -147,7 +147,7 @@ test('a trace from a file is read as it comes', async ({ mara: page }) => {
 	for (const [sample, words] of [
 		['Stopped early', 'Stopped early'],
 		['Cross-threaded', 'cross-threaded?'],
-		['Rubber wound, sleeve not clamped', 'rubber is being wound'],
+		['Rubber wound, sleeve not clamped', 'sleeve is not clamped'],
 		['Screw stretching', 'stretches for good'],
 		['Slip and stick', 'sticking thread'],
 		['Let go and hit again', 'pulled once more']

@@ -72,12 +72,13 @@ const ask = async (deviceId: string, task: Record<string, unknown> | null) => {
 	return given.task;
 };
 
-/** A job with one rigid joint of 100 N·m, a wrench that is asked for it, and the stand-in at the line. */
-async function asked() {
+/** A job with one joint of 100 N·m, a wrench that is asked for it, and the stand-in at the line. */
+async function asked(of: 'rigid' | 'bonded-bush' = 'rigid') {
 	const jobId = await shop.job();
 	const job = await load(jobId);
-	const joint = job.joints.find(({ kind }) => kind === 'rigid')!;
-	await shop.say(jobId, 'joint', joint.id, { torque: '100', torqueSource: 'maker' });
+	const joint = job.joints.find(({ kind }) => kind === of)!;
+	const thread = { diameterMm: 14, pitchMm: 1.5, propertyClass: '10.9', condition: 'as-specified' };
+	await shop.say(jobId, 'joint', joint.id, { torque: '100', torqueSource: 'maker', thread });
 	const made = await Promise.all(kinds.map(device));
 	const [wrench, gauge, scales] = made as [(typeof made)[0], (typeof made)[0], (typeof made)[0]];
 	const standIns = new StandIns(
@@ -99,7 +100,7 @@ async function asked() {
 
 /** What came of one pull with the stand-in behaving in this way. */
 async function pulled(behaviour: Behaviour) {
-	const bench = await asked();
+	const bench = await asked(behaviour === 'rubber' ? 'bonded-bush' : 'rigid');
 	bench.standIns.pull(behaviour);
 	await until(
 		() => bench.standIns.wrench.waiting === 0 && bench.standIns.wrench.answers.length > 0,
@@ -130,7 +131,7 @@ describe('a wrench that reports by itself', () => {
 		['early', 'Stopped early'],
 		['over', 'Pulled too far'],
 		['cross-thread', 'cross-threaded?'],
-		['rubber', 'rubber is being wound'],
+		['rubber', 'sleeve is not clamped'],
 		['stick-slip', 'sticking thread'],
 		['yield', 'stretches for good'],
 		['wrong-joint', 'another joint than the one asked for'],
@@ -141,6 +142,14 @@ describe('a wrench that reports by itself', () => {
 		expect(readings).toMatchObject([{ state: 'held', rowId: null }]);
 		expect(job.torques).toEqual([]);
 	});
+
+	it.each(['again', 'ratchet', 'pause', 'slackened'] as const)(
+		'a sound joint pulled otherwise is placed all the same: %s',
+		async (behaviour) => {
+			const { answers } = await pulled(behaviour);
+			expect(answers).toEqual([{ result: 'placed', reason: '' }]);
+		}
+	);
 
 	it('reported twice is stored once', async () => {
 		const bench = await asked();
@@ -209,6 +218,10 @@ describe('a wrench that reports by itself', () => {
 				'rubber',
 				'stick-slip',
 				'yield',
+				'again',
+				'ratchet',
+				'pause',
+				'slackened',
 				'wrong-joint',
 				'battery',
 				'duplicate',

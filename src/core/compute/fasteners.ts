@@ -3,7 +3,7 @@ import { bolt, torqueAfterAngle, torqueAtFriction, type BoltInput } from '../fas
 import { plausibleTorque } from '../fastener/plausibility.ts';
 import { actions, castleNut, type Programme } from '../fastener/programme.ts';
 import { propertyClasses } from '../fastener/thread.ts';
-import { torqueTrace, traceFlags } from '../fastener/trace.ts';
+import { torqueTrace, traceFlags } from '../fastener/trace/read.ts';
 import { calibration, wrenchSetting } from '../fastener/wrench.ts';
 import { ok } from '../result.ts';
 import {
@@ -227,7 +227,13 @@ export const fastenerComputations: readonly Computation[] = [
 				targetNm: torqueNm().required().description('prevailing torque not included'),
 				tolerance: between(0, 1).description('share of the target, either way; 0.05 if absent'),
 				angleDeg: positive(3600).description('from snug, where the programme ends by angle'),
-				slopeNmPerDeg: positive(1000).description('of this joint as known')
+				prevailingNm: between(0, 1000).description(
+					'to turn the nut, where it is known; else read from the run-down'
+				),
+				slopeNmPerDeg: positive(1000).description('of this joint as known'),
+				rubberNmPerDeg: positive(1000).description(
+					'torsional rate of the rubber that may be wound; left out: there is none'
+				)
 			}).required()
 		}),
 		output: Joi.object({
@@ -237,7 +243,7 @@ export const fastenerComputations: readonly Computation[] = [
 			peakNm: outNumber(),
 			finalAngleDeg: outNumber(),
 			hits: outNumber(),
-			verdict: Joi.string().valid('accepted', 'look-again', 'rejected').required(),
+			verdict: Joi.string().valid('accepted', 'cannot-tell', 'rejected').required(),
 			flags: Joi.array()
 				.items(Joi.string().valid(...traceFlags))
 				.required()

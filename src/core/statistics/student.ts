@@ -30,7 +30,10 @@ export function coverage95(degreesOfFreedom: number): number {
 /** Lagrange's polynomial through `few`. */
 function ofFew(n: number): number {
 	const sum = few.reduce((total, [x, lnT], i) => {
-		const weight = few.reduce((w, [other], j) => (j === i ? w : (w * (1 / n - other)) / (x - other)), 1);
+		const weight = few.reduce(
+			(w, [other], j) => (j === i ? w : (w * (1 / n - other)) / (x - other)),
+			1
+		);
 		return total + weight * lnT;
 	}, 0);
 	return Math.exp(sum);

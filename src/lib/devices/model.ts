@@ -1,5 +1,5 @@
 /** Devices that report readings by themselves, as they travel between database, pages and the wire. */
-import type { TraceResult } from '../../core/fastener/trace.ts';
+import type { TraceResult } from '../../core/fastener/trace/read.ts';
 import type { Corner } from '../../core/height/corners.ts';
 import type { CarState, LoadMethod } from '../../core/procedure/facts.ts';
 import type { PerCorner } from '../../core/height/corners.ts';

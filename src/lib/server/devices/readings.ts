@@ -2,10 +2,11 @@
 import { actionsOf, missedBy } from '../../../core/fastener/joint-programme.ts';
 import {
 	torqueTrace,
-	traceFlagWords,
-	usualSlope,
+	traceDoubts,
+	usualRubberNmPerDeg,
 	type TraceResult
-} from '../../../core/fastener/trace.ts';
+} from '../../../core/fastener/trace/read.ts';
+import { usualThreadSlope } from '../../../core/fastener/thread.ts';
 import type { Corner } from '../../../core/height/corners.ts';
 import type { CarState, LoadMethod } from '../../../core/procedure/facts.ts';
 import { formatNumber } from '../../../core/units/format.ts';
@@ -142,13 +143,16 @@ function readTrace(joint: Joint, task: TorqueTask, sent: SentReading): TraceResu
 	if (sent.kind !== 'torque' || !sent.trace) return null;
 	const action = actionsOf(atWork(joint))[task.action];
 	if (!action || action.torqueNm === undefined || !sent.complete) return null;
-	const targetNm = action.torqueNm - (joint.programme?.prevailingNm ?? 0);
+	const { prevailingNm } = joint.programme ?? {};
+	const targetNm = action.torqueNm - (prevailingNm ?? 0);
 	const high = action.kind === 'castle' ? joint.programme!.castle!.highNm : undefined;
 	const found = torqueTrace({
 		...sent.trace,
 		programme: {
 			targetNm,
-			slopeNmPerDeg: usualSlope(targetNm),
+			...(prevailingNm !== undefined && { prevailingNm }),
+			...(joint.thread && { slopeNmPerDeg: usualThreadSlope(joint.thread) }),
+			...(joint.kind === 'bonded-bush' && { rubberNmPerDeg: usualRubberNmPerDeg }),
 			...(high !== undefined && { tolerance: high / targetNm - 1 })
 		}
 	});
@@ -176,8 +180,7 @@ function doubtOf(
 		torqueNm: sent.torqueNm,
 		angleDeg: sent.angleDeg
 	});
-	const flags = (verdict?.flags ?? []).map((flag) => traceFlagWords[flag]);
-	if (flags.length) return flags.join('; ');
+	if (verdict && verdict.verdict !== 'accepted') return traceDoubts(verdict).join('; ');
 	if (!missed) return undefined;
 	const what = missed.of === 'torque' ? 'torque' : 'angle';
 	return `${formatNumber(missed.by * 100, 0)} % ${missed.way} its ${what}`;

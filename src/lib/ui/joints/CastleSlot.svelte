@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { JointProgramme } from '$core/fastener/joint-programme';
 	import { castleNut } from '$core/fastener/programme';
-	import { usualSlope } from '$core/fastener/trace';
+	import { usualSlope } from '$core/fastener/trace/read';
 	import { personalUnits } from '$lib/client/units';
 	import Field from '$lib/ui/controls/Field.svelte';
 

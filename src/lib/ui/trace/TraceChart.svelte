@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TraceResult } from '$core/fastener/trace';
+	import type { TraceResult } from '$core/fastener/trace/read';
 	import { formatNumber } from '$core/units/format';
 	import { personalUnits } from '$lib/client/units';
 	import { line, scaleLinear } from 'd3';

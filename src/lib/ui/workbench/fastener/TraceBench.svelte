@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { traceFlagWords, type TraceResult } from '$core/fastener/trace';
+	import { traceFlagWords, type TraceResult } from '$core/fastener/trace/read';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -74,7 +74,7 @@
 	const t = $derived(read.value);
 	const verdicts = {
 		accepted: { words: '✓ Accepted', tone: 'good' },
-		'look-again': { words: '◇ Look again', tone: 'doubt' },
+		'cannot-tell': { words: '◇ Cannot tell: look', tone: 'doubt' },
 		rejected: { words: '✕ Rejected', tone: 'bad' }
 	} as const;
 

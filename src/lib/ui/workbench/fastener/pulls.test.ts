@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { torqueTrace, type TraceFlag } from '$core/fastener/trace';
+import { torqueTrace, type TraceFlag } from '$core/fastener/trace/read';
 import { readColumns, writeColumns } from '../frame/columns';
 import { pulls, type PullName } from './pulls';
 

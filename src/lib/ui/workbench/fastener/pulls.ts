@@ -47,7 +47,7 @@ export const pulls = {
 	good: { name: 'A good pull', pull: () => pull() },
 	early: { name: 'Stopped early', pull: () => pull({ peak: 82 }) },
 	far: { name: 'Pulled too far', pull: () => pull({ peak: 118 }) },
-	cross: { name: 'Cross-threaded', pull: () => pull({ freeDeg: 2 }) },
+	cross: { name: 'Cross-threaded', pull: () => pull({ shake: (i) => 0.12 * Math.min(i, 180) }) },
 	rubber: { name: 'Rubber wound, sleeve not clamped', pull: () => pull({ slope: 0.3 }) },
 	yield: { name: 'Screw stretching', pull: () => pull({ yieldAt: 76 }) },
 	stick: {
