@@ -82,7 +82,12 @@ describe('Welch–Satterthwaite, GUM example H.1', () => {
 describe('difference of two heights, by the GUM’s formulas done by hand', () => {
 	// Before 352 353 352, after 366 365 366, tape read to 1 mm. s = 0.57735 both; s²/3 = 1/9;
 	// resolution 1/√12 each, so u² = 2/9 + 2/12 = 7/18.
-	const result = compareHeights([352, 353, 352], [366, 365, 366], 1);
+	const result = compareHeights(
+		{ readingsMm: [352, 353, 352] },
+		{ readingsMm: [366, 365, 366] },
+		1,
+		{ stanceMm: 0 }
+	);
 
 	it('difference and combined uncertainty', () => {
 		expect(result.differenceMm).toBeCloseTo(40 / 3, 9);

@@ -16,6 +16,14 @@ import {
 
 const sideVerdict = Joi.string().valid('even', 'uneven', 'needs-a-reason').required();
 
+const standings = (of: string) =>
+	Joi.array()
+		.items(Joi.number().integer().min(1).max(1000))
+		.length(Joi.ref(of, { adjust: (list: unknown) => (Array.isArray(list) ? list.length : 0) }))
+		.description(
+			`which standing each of ${of} was read at: rolled and settled in between; absent: one`
+		);
+
 export const heightComputations: readonly Computation[] = [
 	{
 		name: 'height-compare',
@@ -23,8 +31,13 @@ export const heightComputations: readonly Computation[] = [
 		input: Joi.object({
 			beforeMm: numbers(2, 100_000),
 			afterMm: numbers(2, 100_000),
+			beforeStandings: standings('beforeMm'),
+			afterStandings: standings('afterMm'),
 			resolutionMm: between(0, 100).required(),
-			repeatToleranceMm: positive(1000)
+			repeatToleranceMm: positive(1000),
+			stanceMm: between(0, 50).description(
+				'standard deviation from one standing to the next; the usual 2 mm if absent'
+			)
 		}),
 		output: Joi.object({
 			meanBefore: outNumber(),
@@ -38,10 +51,20 @@ export const heightComputations: readonly Computation[] = [
 		run: (input: {
 			beforeMm: number[];
 			afterMm: number[];
+			beforeStandings?: number[];
+			afterStandings?: number[];
 			resolutionMm: number;
 			repeatToleranceMm?: number;
+			stanceMm?: number;
 		}) =>
-			ok(compareHeights(input.beforeMm, input.afterMm, input.resolutionMm, input.repeatToleranceMm))
+			ok(
+				compareHeights(
+					{ readingsMm: input.beforeMm, standings: input.beforeStandings },
+					{ readingsMm: input.afterMm, standings: input.afterStandings },
+					input.resolutionMm,
+					{ toleranceMm: input.repeatToleranceMm, stanceMm: input.stanceMm }
+				)
+			)
 	},
 	banded({
 		name: 'height-balance',

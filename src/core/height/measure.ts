@@ -23,6 +23,19 @@ export interface HeightMeasure {
 /** Readings further apart than this ask for another look. Common practice, no source. */
 export const repeatToleranceMm = 5;
 
+/** Indices of the readings of each standing, in the order the standings come. */
+export function byStanding(
+	readingsMm: readonly number[],
+	standings: readonly number[] = []
+): number[][] {
+	const groups = new Map<number, number[]>();
+	for (const i of readingsMm.keys()) {
+		const standing = standings[i] ?? 1;
+		groups.set(standing, [...(groups.get(standing) ?? []), i]);
+	}
+	return [...groups.values()];
+}
+
 /** The two components of a mean height: repeatability s/√n and resolution r/(2√3) (JCGM 100:2008, 4.2.3, F.2.2.1). */
 export function heightComponents(readingsMm: readonly number[], resolutionMm: number): Component[] {
 	const { n, s } = summarize(readingsMm);
@@ -37,14 +50,17 @@ export function heightComponents(readingsMm: readonly number[], resolutionMm: nu
  *
  * @param readingsMm at least one
  * @param resolutionMm smallest step of the tape or gauge, 0 or more
- * @param toleranceMm readings further apart than this are doubted
+ * @param toleranceMm readings of one standing further apart than this are doubted
+ * @param standings which standing each was read at; absent: one
  */
 export function measureHeight(
 	readingsMm: readonly number[],
 	resolutionMm: number,
-	toleranceMm = repeatToleranceMm
+	toleranceMm = repeatToleranceMm,
+	standings?: readonly number[]
 ): HeightMeasure {
 	const { n, mean, s, min, max } = summarize(readingsMm);
+	const groups = byStanding(readingsMm, standings);
 	const { u, degreesOfFreedom } = combine(heightComponents(readingsMm, resolutionMm));
 	return {
 		n,
@@ -54,8 +70,19 @@ export function measureHeight(
 		standardUncertaintyMm: u,
 		degreesOfFreedom,
 		expandedUncertaintyMm: n > 1 ? coverage95(degreesOfFreedom) * u : undefined,
-		outlier: findOutlier(readingsMm, toleranceMm),
-		readAgain: max - min > toleranceMm
+		outlier: groups
+			.map((group) => {
+				const at = findOutlier(
+					group.map((i) => readingsMm[i]!),
+					toleranceMm
+				);
+				return at === undefined ? undefined : group[at];
+			})
+			.find((at) => at !== undefined),
+		readAgain: groups.some((group) => {
+			const own = group.map((i) => readingsMm[i]!);
+			return Math.max(...own) - Math.min(...own) > toleranceMm;
+		})
 	};
 }
 

@@ -81,6 +81,8 @@ export interface Reading {
 	/** Null in a row that withdraws another. */
 	heightMm: number | null;
 	entered: string;
+	/** Absent: the first. */
+	standing?: number;
 	correctsId: string | null;
 	withdrawn: boolean;
 	personId: string;

@@ -57,18 +57,21 @@ export function viewJob(record: JobRecord): JobView {
 		perCorner((corner) => counted.filter((r) => r.phase === phase && r.corner === corner));
 	const readings = { before: readingsOf('before'), after: readingsOf('after') };
 	const mm = (phase: Phase) => perCorner((c) => readings[phase][c].map((r) => r.heightMm!));
+	const standings = (phase: Phase) =>
+		perCorner((c) => readings[phase][c].map(({ standing = 1 }) => standing));
+	const [standingsBefore, standingsAfter] = [standings('before'), standings('after')];
 	const beforeMm = mm('before');
 	const afterMm = mm('after');
 	const resolution = (phase: Phase) => record.heightSets[phase]?.resolutionMm ?? 1;
 
 	const corners = perCorner((corner): CornerView => {
-		const before = measured(beforeMm[corner], resolution('before'));
-		const after = measured(afterMm[corner], resolution('after'));
+		const before = measured(beforeMm[corner], resolution('before'), standingsBefore[corner]);
+		const after = measured(afterMm[corner], resolution('after'), standingsAfter[corner]);
 		const comparison =
 			before && after && before.n > 1 && after.n > 1
 				? compareHeights(
-						beforeMm[corner],
-						afterMm[corner],
+						{ readingsMm: beforeMm[corner], standings: standingsBefore[corner] },
+						{ readingsMm: afterMm[corner], standings: standingsAfter[corner] },
 						Math.max(resolution('before'), resolution('after'))
 					)
 				: undefined;
@@ -132,8 +135,14 @@ export function viewJob(record: JobRecord): JobView {
 	return { standing: jobStanding(facts), corners, readings, torques, facts };
 }
 
-function measured(readingsMm: number[], resolutionMm: number): HeightMeasure | undefined {
-	return readingsMm.length ? measureHeight(readingsMm, resolutionMm) : undefined;
+function measured(
+	readingsMm: number[],
+	resolutionMm: number,
+	standings: number[]
+): HeightMeasure | undefined {
+	return readingsMm.length
+		? measureHeight(readingsMm, resolutionMm, undefined, standings)
+		: undefined;
 }
 
 function targetOf(record: JobRecord, corner: Corner, beforeMm?: number): TargetChoice | undefined {

@@ -37,9 +37,21 @@
 	const units = personalUnits();
 	/** The shop's way round the car. */
 	const walk = $derived<readonly Corner[]>(page.data.shop?.walk ?? usualWalk);
-	const missing = $derived(
-		walk.find((corner) => job.view.readings[phase][corner].length < readingsPerCorner)
+	/** Rolled and settled anew so many times. */
+	let standing = $state(1);
+	const last = $derived(
+		Math.max(1, ...corners.flatMap((c) => job.view.readings[phase][c].map((r) => r.standing ?? 1)))
 	);
+	const now = $derived(Math.max(standing, last));
+	/** The first standing is read three times at each corner; a later one once. */
+	const lacks = $derived((c: Corner) => {
+		const readings = job.view.readings[phase][c];
+		return (
+			readings.length < readingsPerCorner ||
+			(now > 1 && !readings.some((reading) => (reading.standing ?? 1) === now))
+		);
+	});
+	const missing = $derived(walk.find(lacks));
 	const corner = $derived(asked ?? missing ?? walk[0]!);
 	const means = $derived(perCorner((c) => job.view.corners[c][phase]?.meanMm));
 	const stance = $derived(
@@ -69,13 +81,19 @@
 		if (done && !job.record.signedAt) wayOn?.querySelector('a')?.focus({ preventScroll: true });
 	});
 
+	/** Another standing, begun at the first corner of the walk. */
+	function again() {
+		standing = now + 1;
+		void open(walk[0]!);
+	}
+
 	const open = (to: Corner) => goto(`?corner=${to}`, { noScroll: true, keepFocus: true });
 
 	/** Where a reading was kept last: it shows a moment later, once this device has it. */
 	let keptAt = $state<Corner>();
 	/** Round the car: when a corner has its readings, on to the next that lacks some. */
 	$effect(() => {
-		if (keptAt !== corner || job.view.readings[phase][corner].length < readingsPerCorner) return;
+		if (keptAt !== corner || lacks(corner)) return;
 		// What looks like a slip is asked while the tape is still at this wheel.
 		if (slip || job.view.corners[corner][phase]?.readAgain) return;
 		keptAt = undefined;
@@ -102,11 +120,10 @@
 						><span class="sm:hidden" aria-hidden="true">{c}</span><span class="max-sm:sr-only"
 							>{cornerNames[c]}</span
 						>
-						{#if measure?.readAgain}<StateMark
-								mark="again"
-							/>{:else if n >= readingsPerCorner}<StateMark mark="done" />{:else}<span
-								class="text-ochre">{n}/{readingsPerCorner}</span
-							>{/if}
+						{#if measure?.readAgain}<StateMark mark="again" />{:else if !lacks(c)}<StateMark
+								mark="done"
+							/>{:else if n >= readingsPerCorner}<span class="text-ochre">once more</span
+							>{:else}<span class="text-ochre">{n}/{readingsPerCorner}</span>{/if}
 					</span>
 					<span class="num text-2xl max-sm:text-base"
 						>{measure ? units.show(measure.meanMm, 'length', { decimals }) : '–'}</span
@@ -126,13 +143,23 @@
 				bind:this={wayOn}
 				class="panel flex flex-wrap items-center gap-4 border-2 border-spruce p-4"
 			>
-				<p class="me-auto text-xl font-semibold text-spruce" role="status">✓ Read all round</p>
+				<div class="me-auto">
+					<p class="text-xl font-semibold text-spruce" role="status">✓ Read all round</p>
+					<p class="caption">
+						{now === 1
+							? 'At one standing. A car stands some 2 mm otherwise each time it is rolled and settled.'
+							: `At ${now} standings.`}
+					</p>
+				</div>
+				<ActionButton class="min-h-16" onclick={again}
+					>Roll it, settle it, read once more</ActionButton
+				>
 				<ActionButton weight="main" href={nextHref(job.record.id, job.next)}
 					>Next: {job.next.text} →</ActionButton
 				>
 			</div>
 		{/if}
-		<ReadingEntry {phase} {corner} {slip} {done} onkept={(at) => (keptAt = at)} />
+		<ReadingEntry {phase} {corner} standing={now} {slip} {done} onkept={(at) => (keptAt = at)} />
 		<ConditionsForm {phase} />
 		<OffsetForm />
 	</div>

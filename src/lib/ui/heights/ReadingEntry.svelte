@@ -17,6 +17,8 @@
 	interface Props {
 		phase: Phase;
 		corner: Corner;
+		/** Which time it was rolled and settled. */
+		standing: number;
 		/** What looks like a slip among this corner's readings. */
 		slip?: Slip;
 		/** All corners are read: more readings only when asked for. */
@@ -24,7 +26,7 @@
 		/** Called when a reading is kept. */
 		onkept: (corner: Corner) => void;
 	}
-	let { phase, corner, slip, done = false, onkept }: Props = $props();
+	let { phase, corner, standing, slip, done = false, onkept }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
 
@@ -72,9 +74,15 @@
 			return;
 		}
 		problem = undefined;
-		const said = { phase, school: job.record.school, height: withMeantUnit(text, unit) };
 		const at = corner;
 		const corrects = correcting?.id;
+		const stood = correcting ? correcting.standing : standing;
+		const said = {
+			phase,
+			school: job.record.school,
+			height: withMeantUnit(text, unit),
+			...(stood !== undefined && stood > 1 && { standing: stood })
+		};
 		text = '';
 		correcting = undefined;
 		// Read under a car: what the server will not take is kept for a look, never lost.
@@ -88,7 +96,12 @@
 	/** It was this: takes the place of what was typed. */
 	async function meant(reading: Reading, mm: number) {
 		const height = units.show(mm, 'length', { decimals: unit === 'mm' ? 0 : 3 });
-		const said = { phase, school: job.record.school, height };
+		const said = {
+			phase,
+			school: job.record.school,
+			height,
+			...(reading.standing !== undefined && { standing: reading.standing })
+		};
 		const at = corner;
 		const refused = await job.tell('reading', at, said, { stays: true, corrects: reading.id });
 		problem = refused?.faults?.[0]?.message ?? refused?.title;
@@ -177,7 +190,9 @@
 						<span class="caption">
 							{#if job.unsent.includes(reading.id)}kept here, not sent yet
 							{:else if odd}<StateMark mark="again" word="does not fit" />
-							{:else}reading {i + 1}{reading.correctsId ? ', corrected' : ''}{/if}
+							{:else}reading {i + 1}{reading.standing
+									? `, standing ${reading.standing}`
+									: ''}{reading.correctsId ? ', corrected' : ''}{/if}
 						</span>
 					</button>
 				{:else}

@@ -8,5 +8,7 @@ export interface Data {
 	/** Null in an entry that withdraws another. */
 	heightMm: number | null;
 	entered: string;
+	/** Rolled and settled anew for each; absent: the first. */
+	standing?: number;
 	withdrawn: boolean;
 }

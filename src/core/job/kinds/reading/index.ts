@@ -10,6 +10,7 @@ interface Said {
 	phase: Phase;
 	school: SchoolKey;
 	height?: Quantity;
+	standing?: number;
 	withdraw?: boolean;
 }
 
@@ -46,6 +47,7 @@ export const reading = defineKind<'reading', Said>({
 					school: said.school,
 					heightMm: height?.si ?? null,
 					entered: height ? withUnit(height) : 'withdrawn',
+					...(said.standing !== undefined && said.standing > 1 && { standing: said.standing }),
 					withdrawn: withdraw
 				},
 				...(corrects && { corrects })
