@@ -25,7 +25,8 @@ describe('by hand', () => {
 		const got = ask('height-compare', {
 			beforeMm: [352, 353, 352],
 			afterMm: [366, 365, 366],
-			resolutionMm: 1
+			resolutionMm: 1,
+			stanceMm: 0
 		});
 		near(got, 'differenceMm', 40 / 3);
 		// Welch–Satterthwaite: two repeats with 2 degrees each, the resolution with none.

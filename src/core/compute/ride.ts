@@ -72,6 +72,7 @@ export const rideComputations: readonly Computation[] = [
 			dampedFreqHz: outNumber(),
 			naturalFreqHz: outNumber(),
 			movements: outNumber(),
+			frictionMm: outNumber(),
 			restMm: outNumber(),
 			noiseMm: outNumber(),
 			releasedAtS: outNumber()

@@ -93,16 +93,19 @@ describe('the recommendation', () => {
 		expect(ids({ findings: [{ corner: 'FL', point: 'damper-oil', state: 'sound' }] })).toEqual([]);
 	});
 
-	it('reads a bounce: more than one and a half movements, or sides that differ', () => {
-		expect(ids({ bounces: [{ corner: 'RL', movements: 3 }] })).toEqual(['renew:damper:rear']);
+	it('reads a bounce: a count alone is watched, count and trace renew', () => {
+		expect(ids({ bounces: [{ corner: 'RL', movements: 3 }] })).toEqual(['watch:RL:bounce']);
 		expect(ids({ bounces: [{ corner: 'RL', movements: 1.5 }] })).toEqual([]);
-		const unlike = advice({
+		expect(ids({ bounces: [{ corner: 'RL', movements: 3, dampingRatio: 0.12 }] })).toEqual([
+			'renew:damper:rear'
+		]);
+		const sides = advice({
 			bounces: [
 				{ corner: 'FL', movements: 1, dampingRatio: 0.35 },
-				{ corner: 'FR', movements: 1, dampingRatio: 0.15 }
+				{ corner: 'FR', movements: 2, dampingRatio: 0.15 }
 			]
 		});
-		expect(unlike[0]!.reasons[0]).toMatch(/FR damps 0.15 .* no longer a pair/);
+		expect(sides[0]!.reasons.join(' ')).toMatch(/FR damps 0.15 .* no longer a pair/);
 	});
 
 	it('believes a sag only when it explains the heights', () => {

@@ -1,4 +1,5 @@
 /** What ought to be done, line by line, each with its reasons. Common practice, no source. */
+import { damperOf, unlike, type BounceFinding } from './dampers.ts';
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../height/corners.ts';
 import type { Layout } from '../layout/types.ts';
 import { formatNumber } from '../units/format.ts';
@@ -14,14 +15,6 @@ export interface Finding {
 	state: string;
 	/** Which coil, which bush. */
 	where?: string;
-}
-
-/** What a bounce at one corner gave. */
-interface BounceFinding {
-	corner: Corner;
-	/** Swings past or back to rest until it stopped. */
-	movements: number;
-	dampingRatio?: number;
 }
 
 interface SagFinding {
@@ -95,10 +88,6 @@ export interface RecommendInput {
 	shelf: { waitHours: number; waitPerHour: number; linkPrice: number; returnLoss: number };
 }
 
-/** A damper in good order stops within about one and a half movements. */
-export const goodMovements = 1.5;
-/** Left and right dampers that differ by more than this share are not a pair any more. Own choice. */
-export const unlikeShare = 0.4;
 /** Mounts and bearings are renewed with a strut from here on, km. Common practice, no source. */
 const mountLifeKm = 100_000;
 /** A sag is believed from this share of the deviation on, and this loss. Own choice. */
@@ -173,7 +162,7 @@ export function recommend(input: RecommendInput): Recommendation[] {
 			});
 		}
 	}
-	judgeBounces(input.bounces, renew);
+	judgeBounces(input, renew, add);
 	const { sag } = input;
 	if (sag && sag.explained >= believedShare && sag.lossMm >= believedLossMm) {
 		for (const corner of sag.corners) {
@@ -229,30 +218,38 @@ type Add = (
 ) => void;
 
 function judgeBounces(
-	bounces: readonly BounceFinding[],
-	renew: (part: PartKey, corner: Corner, reason: string) => void
+	{ bounces, findings }: RecommendInput,
+	renew: (part: PartKey, corner: Corner, reason: string) => void,
+	add: Add
 ): void {
-	for (const { corner, movements } of bounces) {
-		if (movements <= goodMovements) continue;
-		renew(
-			'damper',
-			corner,
-			`${corner} takes ${formatNumber(movements, 1)} movements to stop; one and a half is good order.`
+	const oily = (corner: Corner) =>
+		findings.some(
+			(found) => found.corner === corner && found.point === 'damper-oil' && found.state !== 'sound'
 		);
+	for (const finding of bounces) {
+		const { corner } = finding;
+		const { verdict, words, ask } = damperOf(finding, oily(corner));
+		if (verdict === 'weak') renew('damper', corner, words);
+		if (verdict !== 'doubt') continue;
+		add('watch', `${corner}:bounce`, `Damper, ${corner}`, `${words} ${ask!}`, {
+			corners: [corner],
+			axle: axleOf(corner)
+		});
 	}
 	for (const [left, right] of [
 		['FL', 'FR'],
 		['RL', 'RR']
 	] as const) {
 		const [one, other] = [left, right].map((corner) => bounces.find((b) => b.corner === corner));
-		if (one?.dampingRatio === undefined || other?.dampingRatio === undefined) continue;
-		const [weak, strong] = one.dampingRatio < other.dampingRatio ? [one, other] : [other, one];
-		if (weak.dampingRatio! > (1 - unlikeShare) * strong.dampingRatio!) continue;
-		renew(
-			'damper',
-			weak.corner,
-			`${weak.corner} damps ${formatNumber(weak.dampingRatio!, 2)} of critical, ${strong.corner} ${formatNumber(strong.dampingRatio!, 2)}: no longer a pair.`
-		);
+		const found = unlike(one, other);
+		if (!found) continue;
+		const { corner } = found.weak;
+		if (damperOf(found.weak, oily(corner)).verdict !== 'good') renew('damper', corner, found.words);
+		else
+			add('watch', `${corner}:bounce`, `Damper, ${corner}`, found.words, {
+				corners: [corner],
+				axle: axleOf(corner)
+			});
 	}
 }
 

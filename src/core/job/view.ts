@@ -138,7 +138,7 @@ export function viewJob(record: JobRecord): JobView {
 function measured(
 	readingsMm: number[],
 	resolutionMm: number,
-	standings: number[]
+	standings?: number[]
 ): HeightMeasure | undefined {
 	return readingsMm.length
 		? measureHeight(readingsMm, resolutionMm, undefined, standings)

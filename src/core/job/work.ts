@@ -156,17 +156,12 @@ export function adviceOn(
 		layouts: scope.layouts,
 		scope,
 		findings: findingsOf(book),
-		bounces: book.of('bounce').flatMap(({ subject, data }) =>
-			data.movements === null
-				? []
-				: [
-						{
-							corner: subject as Corner,
-							movements: data.movements,
-							dampingRatio: data.dampingRatio
-						}
-					]
-		),
+		bounces: book.of('bounce').map(({ subject, data }) => ({
+			corner: subject as Corner,
+			movements: data.movements ?? undefined,
+			dampingRatio: data.dampingRatio,
+			expanded: data.expanded
+		})),
 		...(sag?.suspects[0] && {
 			sag: {
 				corners: sag.suspects[0].springs,

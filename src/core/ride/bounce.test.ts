@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bounce } from './bounce';
+import { randomLcg, randomNormal } from 'd3-random';
+import { bounce, heightOf } from './bounce';
 import { modesOf } from './modes';
 import { Matrix } from 'ml-matrix';
 import { quarterCar, rideVerdict } from './quarter-car';
@@ -54,6 +55,25 @@ describe('bounce trace', () => {
 		expect(worn!.movements).toBeGreaterThan(good!.movements);
 		// In good order: back and stopped within about one and a half movements; common practice, no source.
 		expect(good!.movements).toBeLessThanOrEqual(2);
+	});
+
+	it('counts by eye as its ratio says', () => {
+		for (const [zeta, movements] of [
+			[0.2, 2],
+			[0.3, 1.5],
+			[0.4, 1],
+			[0.6, 1]
+		] as const)
+			expect(read(trace(zeta, 1.3, -40, 0, 4)).movements, String(zeta)).toBe(movements);
+	});
+
+	it('tells dry friction from damping: 2 mm of it is no 0.28', () => {
+		const timeS = Array.from({ length: 150 }, (_, i) => i * 0.02);
+		const swing = { ratio: 0.2, natural: 8.2, rest: 0, push: -40, friction: 2, delay: 0 };
+		const noise = randomNormal.source(randomLcg(0.2))(0, 0.3);
+		const got = read({ timeS, heightMm: timeS.map((t) => heightOf(swing, t) + noise()) });
+		expect(got.dampingRatio).toBeCloseTo(0.2, 1);
+		expect(got.frictionMm).toBeCloseTo(2, 0);
 	});
 
 	it('creeps back without a swing when overdamped', () => {

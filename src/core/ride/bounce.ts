@@ -13,14 +13,16 @@ export interface BounceInput {
 export interface BounceResult {
 	/** Of the swing after release; 1 and more means no overshoot. */
 	dampingRatio: number;
-	/** Half-width of the 95 % band of the ratio, from the scatter about the fitted swing. */
+	/** Half-width of the 95 % band of the ratio: scatter about the fitted swing, and what friction may pass for damping. */
 	dampingRatioExpanded: number;
 	/** Of the swing as seen; 0 without overshoot. */
 	dampedFreqHz: number;
 	/** Undamped. */
 	naturalFreqHz: number;
-	/** Swings past or back to rest that can be seen: the count made by eye in a bounce test. */
+	/** There and back is one, until a tenth of the push is left: the count made by eye in a bounce test. */
 	movements: number;
+	/** Dry friction over the spring rate, mm: it stops a swing and is no damping. */
+	frictionMm: number;
 	/** Height at which it comes to rest. */
 	restMm: number;
 	/** Standard deviation of the trace about the fit. */
@@ -31,14 +33,12 @@ export interface BounceResult {
 
 const leastPoints = 12;
 /** The fit needs no more than this; longer traces are averaged in groups. */
-const fitPoints = 4000;
-/** A swing smaller than this share of the first is not counted by eye: own choice. */
-const visible = 0.05;
+const fitPoints = 600;
 
 /**
- * Damping from a bounce trace: free decay of one mass, x = x₀ + e^(−σt)(A·cos ω t + B·sin ω t), fitted
- * by Gauss–Newton over σ and ω with the rest linear. The start comes from the differential equation
- * integrated twice, which is a linear fit and holds without overshoot too.
+ * Damping from a bounce trace: free decay of one mass with viscous damping and dry friction, fitted by
+ * Levenberg–Marquardt; 40 N of friction read as damping make 0.20 a 0.28. The start comes from the differential
+ * equation integrated twice, which is a linear fit and holds without overshoot too.
  */
 export function bounce({ timeS, heightMm }: BounceInput): Result<BounceResult> {
 	const faults = columnFaults(['timeS', timeS], ['heightMm', heightMm], leastPoints, {
@@ -73,19 +73,17 @@ export function bounce({ timeS, heightMm }: BounceInput): Result<BounceResult> {
 		});
 	}
 	const fitted = refine(t, x, first);
-	const { sigma, omega, restMm, noiseMm, sigmaU, omegaU } = fitted;
-	const natural = Math.hypot(sigma, omega);
-	// ∂ζ/∂σ = ω²/|λ|³, ∂ζ/∂ω = −σω/|λ|³.
-	const ratioU = Math.hypot(omega * omega * sigmaU, sigma * omega * omegaU) / natural ** 3;
-	const dampingRatio = fitted.overdamped ?? sigma / natural;
+	const { ratio, natural, rest, friction } = fitted.swing;
+	const damped = ratio < 1 ? natural * Math.sqrt(1 - ratio * ratio) : 0;
 	return ok({
-		dampingRatio,
-		dampingRatioExpanded: fitted.overdamped === undefined ? 2 * ratioU : 0.2 * dampingRatio,
-		dampedFreqHz: fitted.overdamped === undefined ? omega / (2 * Math.PI) : 0,
+		dampingRatio: ratio,
+		dampingRatioExpanded: 2 * Math.hypot(fitted.ratioU, modelShare * ratio),
+		dampedFreqHz: damped / (2 * Math.PI),
 		naturalFreqHz: natural / (2 * Math.PI),
-		movements: countMovements(x, restMm, noiseMm),
-		restMm,
-		noiseMm,
+		movements: movementsOf(fitted.swing),
+		frictionMm: friction,
+		restMm: rest,
+		noiseMm: fitted.noiseMm,
 		releasedAtS: timeS[start]!
 	});
 }
@@ -119,14 +117,79 @@ function thinned(timeS: readonly number[], heightMm: readonly number[], start: n
 	return { t, x };
 }
 
-interface Swing {
-	sigma: number;
-	omega: number;
-	overdamped?: number;
+/** A mass that is let go: viscous damping and dry friction. */
+export interface Swing {
+	/** Of critical. */
+	ratio: number;
+	/** Undamped, rad/s. */
+	natural: number;
+	rest: number;
+	/** Where it is let go, from rest. */
+	push: number;
+	/** Dry friction over the spring rate: as far from rest as it may stay, mm. */
+	friction: number;
+	/** Later than the first point, s. */
+	delay: number;
+}
+
+/**
+ * Height of a swing at a time: in each half swing friction shifts the middle towards where it came from, until
+ * it no longer moves on (Den Hartog, Mechanical Vibrations, 1956, § 1.11, and viscous damping; from memory).
+ */
+export function heightOf(swing: Swing, timeS: number): number {
+	const { ratio, natural, rest, friction } = swing;
+	let time = timeS - swing.delay;
+	let side = Math.sign(swing.push) || 1;
+	let far = Math.abs(swing.push);
+	if (time <= 0 || far <= friction) return rest + side * far;
+	if (ratio >= 0.999) {
+		const w = natural;
+		const out = far - friction;
+		const root = w * Math.sqrt(Math.max(1e-6, ratio * ratio - 1));
+		const [p, q] = [-ratio * w + root, -ratio * w - root];
+		const share = (p * Math.exp(q * time) - q * Math.exp(p * time)) / (p - q);
+		return rest + side * (friction + out * share);
+	}
+	const sigma = ratio * natural;
+	const omega = natural * Math.sqrt(1 - ratio * ratio);
+	const half = Math.PI / omega;
+	const keeps = Math.exp(-sigma * half);
+	while (far > friction) {
+		const out = far - friction;
+		if (time < half) {
+			const decay =
+				Math.exp(-sigma * time) *
+				(Math.cos(omega * time) + (sigma / omega) * Math.sin(omega * time));
+			return rest + side * (friction + out * decay);
+		}
+		time -= half;
+		far = out * keeps - friction;
+		side = -side;
+	}
+	return rest + side * far;
+}
+
+/** A swing under this share of the push is not counted by eye. Own choice. */
+const visible = 0.1;
+
+/** There and back is one: half swings until what is left is too small to be seen, one at least. */
+function movementsOf({ ratio, push, friction }: Swing): number {
+	if (ratio >= 0.999) return 1;
+	const keeps = Math.exp((-Math.PI * ratio) / Math.sqrt(1 - ratio * ratio));
+	let far = Math.abs(push);
+	let halves = 0;
+	while (far > visible * Math.abs(push) && far > friction && halves < 200) {
+		far = (far - friction) * keeps - friction;
+		halves++;
+	}
+	return Math.max(1, halves / 2);
 }
 
 /** x = c₀ + c₁t + c₂t² − 2ζω₀∫x − ω₀²∬x, a linear fit for any damping. */
-function integratedFit(t: Float64Array, x: Float64Array): Swing | undefined {
+function integratedFit(
+	t: Float64Array,
+	x: Float64Array
+): Pick<Swing, 'ratio' | 'natural'> | undefined {
 	const n = t.length;
 	const rows: number[][] = [];
 	let once = 0;
@@ -152,99 +215,170 @@ function integratedFit(t: Float64Array, x: Float64Array): Swing | undefined {
 	const stiffness = -fit[4]! / (span * span);
 	if (!(stiffness > 0 && damping > 0)) return undefined;
 	const natural = Math.sqrt(stiffness);
-	const ratio = damping / (2 * natural);
-	const sigma = ratio * natural;
-	if (ratio >= 0.98) return { sigma: natural, omega: 0, overdamped: ratio };
-	return { sigma, omega: natural * Math.sqrt(1 - ratio * ratio) };
+	return { ratio: Math.min(2.5, damping / (2 * natural)), natural };
 }
 
-/** Gauss–Newton over σ and ω; offset, cosine and sine follow linearly at each step. */
-function refine(t: Float64Array, x: Float64Array, first: Swing) {
-	if (first.overdamped !== undefined) {
-		const restMm = median(Array.from(x.slice(Math.floor(0.9 * x.length))));
-		return { ...first, restMm, noiseMm: 0, sigmaU: 0, omegaU: 0 };
-	}
-	let { sigma, omega } = first;
-	let last = Infinity;
-	let state = linearPart(t, x, sigma, omega)!;
-	for (let i = 0; i < 40; i++) {
-		const { a, b, residual } = state;
-		const rows = Array.from(t, (s) => {
-			const decay = Math.exp(-sigma * s);
-			const [cos, sin] = [Math.cos(omega * s), Math.sin(omega * s)];
-			const swing = decay * (a * cos + b * sin);
-			return [1, decay * cos, decay * sin, -s * swing, s * decay * (b * cos - a * sin)];
-		});
-		const step = leastSquares(rows, Array.from(residual));
-		if (!step) break;
-		let scale = 1;
-		let next = linearPart(t, x, sigma + step[3]!, omega + step[4]!);
-		while (scale > 1e-4 && !(next && next.sum < state.sum && sigma + scale * step[3]! > 0)) {
-			scale /= 2;
-			next = linearPart(t, x, sigma + scale * step[3]!, omega + scale * step[4]!);
-		}
-		if (!next || next.sum >= state.sum) break;
-		sigma += scale * step[3]!;
-		omega += scale * step[4]!;
-		state = next;
-		if (last - state.sum < 1e-12 * state.sum) break;
-		last = state.sum;
-	}
-	omega = Math.abs(omega);
-	const { c: restMm, a, b, sum } = state;
-	const variance = sum / Math.max(1, t.length - 5);
-	const spread = covariance(t, sigma, omega, a, b, variance);
-	return { sigma, omega, restMm, noiseMm: Math.sqrt(variance), ...spread, overdamped: undefined };
+/**
+ * What dry friction shifts at a usual car, mm: 0 to 3 nearly always (seals, ball joints, rubber; 40 N over 20 N/mm
+ * is 2). It is told apart from damping by the trace where that can be told at all. Common practice, no source.
+ */
+const usualFriction = { mm: 1, u: 1 } as const;
+/** Standard deviation of when it is let go, s. Own choice. */
+const releaseS = 0.03;
+/** Where wheel and tyre move along, a body on one spring is not all: of the ratio. Own choice. */
+const modelShare = 0.03;
+
+const keys = ['ratio', 'natural', 'rest', 'push', 'delay', 'friction'] as const;
+type Values = Record<(typeof keys)[number], number>;
+
+interface Fit {
+	swing: Values;
+	/** Squares over their variance, with what is usual. */
+	cost: number;
+	noiseMm: number;
+	ratioU: number;
 }
 
-function linearPart(t: Float64Array, x: Float64Array, sigma: number, omega: number) {
-	const rows = Array.from(t, (s) => {
-		const decay = Math.exp(-sigma * s);
-		return [1, decay * Math.cos(omega * s), decay * Math.sin(omega * s)];
-	});
-	const fit = leastSquares(rows, x);
-	if (!fit) return undefined;
-	const [c, a, b] = fit as [number, number, number];
-	const residual = Float64Array.from(
-		x,
-		(value, i) => value - c - a * rows[i]![1]! - b * rows[i]![2]!
-	);
-	let sum = 0;
-	for (const r of residual) sum += r * r;
-	return { c, a, b, residual, sum };
-}
+/** Friction that is tried, mm: from none to what would hold a car up. */
+const frictions = [0, 0.5, 1, 1.5, 2, 2.5, 3, 4, 5] as const;
 
-function covariance(
+/**
+ * Friction passes for damping, and which of them it was the trace may not say: each friction is fitted, and
+ * counts by how well it fits and how usual it is.
+ */
+function refine(
 	t: Float64Array,
-	sigma: number,
-	omega: number,
-	a: number,
-	b: number,
-	variance: number
-) {
-	const normal = Matrix.zeros(5, 5);
-	for (const s of t) {
-		const decay = Math.exp(-sigma * s);
-		const [cos, sin] = [Math.cos(omega * s), Math.sin(omega * s)];
-		const row = [
-			1,
-			decay * cos,
-			decay * sin,
-			-s * decay * (a * cos + b * sin),
-			s * decay * (b * cos - a * sin)
-		];
-		for (let i = 0; i < 5; i++) {
-			for (let j = 0; j < 5; j++) normal.set(i, j, normal.get(i, j) + row[i]! * row[j]!);
-		}
+	x: Float64Array,
+	first: Pick<Swing, 'ratio' | 'natural'>
+): { swing: Swing; noiseMm: number; ratioU: number } {
+	const rest = median(Array.from(x.slice(Math.floor(0.85 * x.length))));
+	const push = x[0]! - rest;
+	let from: Values = { ...first, rest, push, friction: 0, delay: 0 };
+	const fits: Fit[] = [];
+	let variance: number | undefined;
+	for (const friction of frictions.filter((mm) => mm < 0.25 * Math.abs(push))) {
+		const fit = fitted(t, x, { ...from, friction }, 5, variance);
+		from = fit.swing;
+		fits.push(fit);
 	}
-	try {
-		const inverse = solve(normal, Matrix.eye(5));
-		return {
-			sigmaU: Math.sqrt(Math.max(0, inverse.get(3, 3) * variance)),
-			omegaU: Math.sqrt(Math.max(0, inverse.get(4, 4) * variance))
+	const closest = () => fits.reduce((a, b) => (b.cost < a.cost ? b : a));
+	// All are held against one noise: that of the best.
+	variance = closest().noiseMm ** 2;
+	const again = fits.map(({ swing }) => fitted(t, x, swing, 5, variance));
+	fits.splice(0, fits.length, ...again);
+	fits.push(fitted(t, x, closest().swing, 6, variance));
+	const best = closest();
+	const weights = fits.map(({ cost }) => Math.exp((best.cost - cost) / 2));
+	const whole = weights.reduce((sum, w) => sum + w, 0);
+	const mean = (of: (fit: Fit) => number) =>
+		fits.reduce((sum, fit, i) => sum + (weights[i]! / whole) * of(fit), 0);
+	const ratio = mean(({ swing }) => swing.ratio);
+	const spread = mean(({ swing, ratioU }) => (swing.ratio - ratio) ** 2 + ratioU ** 2);
+	return {
+		swing: { ...best.swing, ratio, friction: mean(({ swing }) => swing.friction) },
+		noiseMm: best.noiseMm,
+		ratioU: Math.sqrt(spread)
+	};
+}
+
+/** Levenberg–Marquardt over the first so many of the values. */
+function fitted(
+	t: Float64Array,
+	x: Float64Array,
+	start: Values,
+	free: number,
+	given?: number
+): Fit {
+	let swing = start;
+	const steps: Values = {
+		ratio: 1e-4,
+		natural: 1e-4 * start.natural,
+		rest: 1e-3,
+		push: 1e-3,
+		friction: 1e-3,
+		delay: 1e-4
+	};
+	const off = (at: Values) => Float64Array.from(t, (s, i) => x[i]! - heightOf(at, s));
+	const sumOf = (rest: Float64Array) => rest.reduce((sum, r) => sum + r * r, 0);
+	const noise2 = (sum: number) => Math.max(0.02 ** 2, sum / Math.max(1, t.length - keys.length));
+	const usual = (at: Values) =>
+		((at.friction - usualFriction.mm) / usualFriction.u) ** 2 + (at.delay / releaseS) ** 2;
+	let residual = off(swing);
+	let sum = sumOf(residual);
+	let damping = 1e-3;
+	let normal = Matrix.zeros(free, free);
+	for (let round = 0; round < 60; round++) {
+		const variance = given ?? noise2(sum);
+		const columns = keys.slice(0, free).map((key) => {
+			const there = off({ ...swing, [key]: swing[key] + steps[key] });
+			return there.map((r, i) => (residual[i]! - r) / steps[key]);
+		});
+		const dot = (a: Float64Array, b: Float64Array) =>
+			a.reduce((total, value, i) => total + value * b[i]!, 0) / variance;
+		normal = Matrix.zeros(free, free);
+		const right = Matrix.columnVector(columns.map((column) => dot(column, residual)));
+		for (let a = 0; a < free; a++) {
+			for (let b = a; b < free; b++) {
+				normal.set(a, b, dot(columns[a]!, columns[b]!));
+				normal.set(b, a, normal.get(a, b));
+			}
+		}
+		const reading = (at: number, towards: number, u: number) => {
+			if (at >= free) return;
+			normal.set(at, at, normal.get(at, at) + 1 / u ** 2);
+			right.set(at, 0, right.get(at, 0) + towards / u ** 2);
 		};
+		reading(4, -swing.delay, releaseS);
+		reading(5, usualFriction.mm - swing.friction, usualFriction.u);
+		const cost = sum / variance + usual(swing);
+		let gained = 0;
+		for (let tries = 0; tries < 12; tries++) {
+			const damped = normal.clone();
+			for (let a = 0; a < free; a++) damped.set(a, a, damped.get(a, a) * (1 + damping));
+			const step = solved(damped, right);
+			if (!step) break;
+			const next = bounded(swing, step);
+			const there = off(next);
+			const squares = sumOf(there);
+			const now = squares / variance + usual(next);
+			if (now < cost) {
+				gained = cost - now;
+				[swing, residual, sum] = [next, there, squares];
+				damping = Math.max(1e-9, damping / 5);
+				break;
+			}
+			damping *= 4;
+		}
+		if (gained < 1e-6) break;
+	}
+	const variance = given ?? noise2(sum);
+	const first = Matrix.zeros(free, 1);
+	first.set(0, 0, 1);
+	const spread = solved(normal, first);
+	return {
+		swing,
+		cost: sum / variance + usual(swing),
+		noiseMm: Math.sqrt(noise2(sum)),
+		ratioU: spread ? Math.sqrt(Math.max(0, spread[0]!)) : 1
+	};
+}
+
+function bounded(from: Values, step: readonly number[]): Values {
+	const next = { ...from };
+	for (const [i, change] of step.entries()) next[keys[i]!] += change;
+	next.ratio = Math.min(3, Math.max(0.005, next.ratio));
+	next.natural = Math.min(3 * from.natural, Math.max(from.natural / 3, next.natural));
+	next.friction = Math.min(0.6 * Math.abs(from.push), Math.max(0, next.friction));
+	next.delay = Math.min(0.3, Math.max(-0.3, next.delay));
+	return next;
+}
+
+function solved(normal: Matrix, right: Matrix): number[] | undefined {
+	try {
+		const found = solve(normal, right).to1DArray();
+		return found.every(Number.isFinite) ? found : undefined;
 	} catch {
-		return { sigmaU: 0, omegaU: 0 };
+		return undefined;
 	}
 }
 
@@ -274,22 +408,4 @@ function leastSquares(rows: readonly number[][], y: ArrayLike<number>): number[]
 	} catch {
 		return undefined;
 	}
-}
-
-/** Turning points that stand out of the noise and of the first swing's visible share. */
-function countMovements(x: Float64Array, rest: number, noise: number): number {
-	const least = Math.max(visible * Math.abs(x[0]! - rest), 3 * noise);
-	let turning = x[0]!;
-	let way = -Math.sign(x[0]! - rest);
-	let movements = 0;
-	for (const value of x) {
-		if (way * (value - turning) >= 0) turning = value;
-		else if (Math.abs(value - turning) > least) {
-			movements++;
-			way = -way;
-			turning = value;
-		}
-	}
-	const unfinished = way * (turning - rest) > -least && movements === 0;
-	return unfinished ? 1 : movements + (Math.abs(turning - rest) > least ? 1 : 0);
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { axleOf, cornerNames, corners, type Corner } from '$core/height/corners';
-	import { goodMovements, unlikeShare } from '$core/inspect/recommend';
+	import { damperOf, goodMovements, unlike } from '$core/inspect/dampers';
 	import type { BounceResult } from '$core/ride/bounce';
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -34,18 +34,28 @@
 		}
 	}));
 	const b = $derived(text.trim() ? read.value : undefined);
-	const unlike = $derived.by(() => {
-		const [one, two] = [kept?.dampingRatio, beside?.dampingRatio];
-		if (one === undefined || two === undefined) return undefined;
-		return Math.min(one, two) <= (1 - unlikeShare) * Math.max(one, two);
+	const finding = $derived((at: Corner) => {
+		const found = job.work.book.get('bounce', at);
+		return found && { ...found, corner: at, movements: found.movements ?? undefined };
 	});
+	const own = $derived(finding(corner));
+	const verdict = $derived(own && damperOf(own));
+	const noPair = $derived(unlike(own, finding(other)));
+	const marks = {
+		good: { mark: 'set', word: 'in good order' },
+		doubt: { mark: 'again', word: 'one finding against it' },
+		weak: { mark: 'again', word: 'does not damp' }
+	} as const;
 
 	const count = (movements: number) =>
-		job.keep('bounce', corner, { movements: kept?.movements === movements ? null : movements });
+		job.keep('bounce', corner, {
+			...kept,
+			movements: kept?.movements === movements ? null : movements
+		});
 	async function take() {
 		if (!b) return;
 		await job.keep('bounce', corner, {
-			movements: b.movements,
+			movements: kept?.movements ?? null,
 			dampingRatio: b.dampingRatio,
 			expanded: b.dampingRatioExpanded
 		});
@@ -73,21 +83,29 @@
 			>
 		{/each}
 	</div>
-	{#if kept && kept.movements !== null}
+	{#if kept && verdict && (kept.movements !== null || kept.dampingRatio !== undefined)}
 		<p class="mt-2 text-[15px]">
-			<StateMark
-				mark={kept.movements > goodMovements ? 'again' : 'set'}
-				word={kept.movements > goodMovements ? 'does not damp' : 'in good order'}
-			/>
+			<StateMark mark={marks[verdict.verdict].mark} word={marks[verdict.verdict].word} />
 			{#if kept.dampingRatio !== undefined}· {formatNumber(kept.dampingRatio, 2)} of critical ± {formatNumber(
 					kept.expanded ?? 0,
 					2
 				)}{/if}
 		</p>
+		{#if verdict.ask}<p class="text-[15px] text-ochre">◇ {verdict.ask}</p>{/if}
 		<p class="caption">
-			{cornerNames[other]}: {beside && beside.movements !== null
-				? `${formatNumber(beside.movements, 1)} movements${beside.dampingRatio === undefined ? '' : `, ${formatNumber(beside.dampingRatio, 2)} of critical`}`
-				: 'not bounced yet'}{unlike ? '; no longer a pair' : ''}
+			{cornerNames[other]}: {beside &&
+			(beside.movements !== null || beside.dampingRatio !== undefined)
+				? [
+						beside.movements === null
+							? undefined
+							: `${formatNumber(beside.movements, 1)} movements`,
+						beside.dampingRatio === undefined
+							? undefined
+							: `${formatNumber(beside.dampingRatio, 2)} of critical`
+					]
+						.filter(Boolean)
+						.join(', ')
+				: 'not bounced yet'}{noPair ? '; no longer a pair' : ''}
 		</p>
 	{/if}
 	{#if !closed}
@@ -109,10 +127,8 @@
 			/>
 			{#if b}
 				<p class="text-[15px]">
-					{formatNumber(b.dampingRatio, 2)} of critical ± {formatNumber(b.dampingRatioExpanded, 2)}, {formatNumber(
-						b.movements,
-						1
-					)} movements
+					{formatNumber(b.dampingRatio, 2)} of critical ± {formatNumber(b.dampingRatioExpanded, 2)},
+					{formatNumber(b.movements, 1)} movements, {units.show(b.frictionMm, 'length')} of dry friction
 				</p>
 				<ActionButton onclick={take}>Keep it for {corner}</ActionButton>
 			{/if}

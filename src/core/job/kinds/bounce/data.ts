@@ -1,6 +1,8 @@
-/** Subject the corner; movements of null takes it back. */
+/** Subject the corner. The count by eye and a trace are kept beside each other. */
 export interface Data {
+	/** Null: not counted, or taken back. */
 	movements: number | null;
+	/** Of critical, read from a trace, with the half-width of its band. */
 	dampingRatio?: number;
 	expanded?: number;
 }

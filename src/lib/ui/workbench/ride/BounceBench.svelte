@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import type { BounceResult } from '$core/ride/bounce';
 	import { formatNumber } from '$core/units/format';
+	import { soundRatio } from '$core/inspect/dampers';
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -50,10 +51,13 @@
 	const verdict = $derived(
 		!b
 			? undefined
-			: b.dampingRatio < 0.12
-				? { tone: 'bad' as const, words: '✕ hardly damped: the damper is finished' }
-				: b.dampingRatio < 0.25
-					? { tone: 'doubt' as const, words: '◇ weak: compare with the other side' }
+			: b.dampingRatio + b.dampingRatioExpanded < soundRatio
+				? {
+						tone: 'bad' as const,
+						words: '✕ weak: count by eye too, and compare with the other side'
+					}
+				: b.dampingRatio - b.dampingRatioExpanded < soundRatio
+					? { tone: 'doubt' as const, words: '◇ weak or sound: the trace leaves it open' }
 					: { tone: 'good' as const, words: '✓ comes to rest' }
 	);
 
@@ -150,7 +154,10 @@
 				band={formatNumber(b.dampingRatioExpanded, 3)}
 				tone={verdict.tone}>{verdict.words}</Readout
 			>
-			<Readout label="Movements seen" value={String(b.movements)}>good: about 1½</Readout>
+			<Readout label="Movements, by eye" value={String(b.movements)}>good: about 1½</Readout>
+			<Readout label="Dry friction" value={units.show(b.frictionMm, 'length')}
+				>holds it off rest</Readout
+			>
 			<Readout label="Swings at" value="{formatNumber(b.dampedFreqHz, 2)}&nbsp;Hz" />
 			<Readout label="Undamped" value="{formatNumber(b.naturalFreqHz, 2)}&nbsp;Hz" />
 			<Readout label="Scatter about the fit" value={units.show(b.noiseMm, 'length')} />
