@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { collarPlan } from '../car/collar-plan.ts';
 import { fourCorner } from '../car/four-corner.ts';
 import { predictHeight, usualPredictUncertainty } from '../car/predict-height.ts';
-import { sagDiagnosis } from '../car/sag.ts';
+import { otherCauses, sagDiagnosis } from '../car/sag.ts';
 import { sampleCar } from '../car/sample.ts';
 import { corners } from '../height/corners.ts';
 import {
@@ -88,7 +88,8 @@ export const carComputations: readonly Computation[] = [
 	}),
 	{
 		name: 'sag-diagnosis',
-		summary: 'Which spring has lost length? Suspects ranked by what they leave unexplained.',
+		summary:
+			'Which spring has lost length, or what else makes the car stand so, beside what sound cars scatter.',
 		input: Joi.object({
 			...car,
 			deviationMm: each(between(-500, 500)).description('measured minus specified'),
@@ -104,10 +105,24 @@ export const carComputations: readonly Computation[] = [
 						lossMm: outNumber(),
 						lossExpandedMm: outNumber(),
 						unexplainedMm: outNumber(),
-						explained: outNumber()
+						explained: outNumber(),
+						likelihood: outNumber()
 					})
 				)
 				.required(),
+			others: Joi.array()
+				.items(
+					Joi.object({
+						cause: Joi.string()
+							.valid(...otherCauses)
+							.required(),
+						likelihood: outNumber()
+					})
+				)
+				.required(),
+			verdict: Joi.string().valid('sound', 'sagged', 'unclear').required(),
+			cannotSeparate: Joi.array().items(Joi.string()).required(),
+			candidates: Joi.array().items(Joi.string()).required(),
 			warpMm: outNumber()
 		}),
 		example: {

@@ -108,10 +108,12 @@ describe('the recommendation', () => {
 		expect(sides[0]!.reasons.join(' ')).toMatch(/FR damps 0.15 .* no longer a pair/);
 	});
 
-	it('believes a sag only when it explains the heights', () => {
-		const sag = { corners: ['RL'] as const, lossMm: 14 };
-		expect(ids({ sag: { ...sag, explained: 0.9 } })).toEqual(['renew:spring:rear']);
-		expect(ids({ sag: { ...sag, explained: 0.3 } })).toEqual([]);
+	it('renews a sagged spring only where nothing else explains the heights', () => {
+		const sag = { corners: ['RL'] as const, lossMm: 14, lossExpandedMm: 6 };
+		expect(ids({ sag: { ...sag, sure: true, cannotSeparate: [] } })).toEqual(['renew:spring:rear']);
+		const open = advice({ sag: { ...sag, sure: false, cannotSeparate: ['RL', 'RL and RR'] } });
+		expect(open.map(({ id }) => id)).toEqual(['watch:sag']);
+		expect(open[0]!.reasons[0]).toMatch(/RL, or RL and RR/);
 	});
 
 	it('adds what goes with a strut, its one-time fasteners, alignment, and links for the shelf', () => {

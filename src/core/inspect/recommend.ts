@@ -17,11 +17,15 @@ export interface Finding {
 	where?: string;
 }
 
-interface SagFinding {
+export interface SagFinding {
 	corners: readonly Corner[];
+	/** Of each, with the half-width of its band. */
 	lossMm: number;
-	/** Share of the deviation of the four heights that it explains, 0 to 1. */
-	explained: number;
+	lossExpandedMm: number;
+	/** Nothing else explains the heights about as well. */
+	sure: boolean;
+	/** Springs and other causes that do, in words. */
+	cannotSeparate: readonly string[];
 }
 
 export const lineKinds = [
@@ -88,11 +92,6 @@ export interface RecommendInput {
 	shelf: { waitHours: number; waitPerHour: number; linkPrice: number; returnLoss: number };
 }
 
-/** Mounts and bearings are renewed with a strut from here on, km. Common practice, no source. */
-const mountLifeKm = 100_000;
-/** A sag is believed from this share of the deviation on, and this loss. Own choice. */
-const believedShare = 0.6;
-const believedLossMm = 8;
 /** That a drop link stud does not come undone: common practice, no source. */
 const linkBreaks: Readonly<Record<RustGrade, number>> = {
 	none: 0.03,
@@ -100,6 +99,8 @@ const linkBreaks: Readonly<Record<RustGrade, number>> = {
 	heavy: 0.7
 };
 
+/** Mounts and bearings are renewed with a strut from here on, km. Common practice, no source. */
+const mountLifeKm = 100_000;
 const axles = ['front', 'rear'] as const satisfies readonly Axle[];
 const axleWords: Readonly<Record<Axle, string>> = { front: 'front', rear: 'rear' };
 const cornersOf = (axle: Axle) => allCorners.filter((corner) => axleOf(corner) === axle);
@@ -164,12 +165,22 @@ export function recommend(input: RecommendInput): Recommendation[] {
 	}
 	judgeBounces(input, renew, add);
 	const { sag } = input;
-	if (sag && sag.explained >= believedShare && sag.lossMm >= believedLossMm) {
-		for (const corner of sag.corners) {
+	if (sag) {
+		const loss = `${formatNumber(sag.lossMm, 0)} ± ${formatNumber(sag.lossExpandedMm, 0)} mm`;
+		for (const corner of sag.sure ? sag.corners : []) {
 			renew(
 				'spring',
 				corner,
-				`${corner} spring has lost about ${formatNumber(sag.lossMm, 0)} mm: it explains ${formatNumber(sag.explained * 100, 0)} % of how the four heights differ from specification.`
+				`${corner} spring has lost about ${loss}: nothing else explains how the four heights differ from specification.`
+			);
+		}
+		if (!sag.sure) {
+			add(
+				'watch',
+				'sag',
+				'Springs',
+				`The heights differ from specification more than sound cars do; what it is cannot be told from them: ${sag.cannotSeparate.join(', or ')}. Measure the springs free, or load, floor and arches.`,
+				{ corners: [...sag.corners] }
 			);
 		}
 	}

@@ -1,5 +1,16 @@
 /** Which spring has sagged, from a job's heights before and what the maker specifies. */
-import { sagDiagnosis, type SagInput, type SagSuspect } from '../car/sag.ts';
+import {
+	otherCauseWords,
+	sagDiagnosis,
+	type OtherCause,
+	type SagDiagnosis,
+	type SagInput,
+	type SagSuspect
+} from '../car/sag.ts';
+import type { SagFinding } from '../inspect/recommend.ts';
+import { cornerSweep } from '../mechanism/sweep.ts';
+import { cornerMechanism } from './corner.ts';
+import type { VehicleAxle } from './model.ts';
 import { sampleCar } from '../car/sample.ts';
 import { axleOf, corners, perCorner } from '../height/corners.ts';
 import { findLayout } from '../layout/catalogue.ts';
@@ -7,9 +18,7 @@ import { assumedSizes, usualSizes, type SizeName } from '../vehicle/sizes.ts';
 import type { JobRecord } from './record.ts';
 import type { JobView } from './view.ts';
 
-export interface SagAnswer {
-	suspects: SagSuspect[];
-	warpMm: number;
+export interface SagAnswer extends SagDiagnosis {
 	deviationMm: Record<(typeof corners)[number], number>;
 	/** Sizes of the car that nobody has measured: the bands allow for them. */
 	assumed: SizeName[];
@@ -20,6 +29,16 @@ const inputName = {
 	'front.trackMm': 'trackFrontMm',
 	'rear.trackMm': 'trackRearMm'
 } as const satisfies Record<SizeName, keyof SagInput>;
+
+/** Motion ratio of an axle's spring where it stands; of a middling car where its mechanism has none. */
+function springRatio(axle: VehicleAxle, hubToArchMm: number, otherwise: number): number {
+	const mechanism = cornerMechanism(axle, hubToArchMm);
+	if (!mechanism.ok) return otherwise;
+	const { geometry, referenceHubToArchMm } = mechanism.value;
+	const swept = cornerSweep(geometry, [referenceHubToArchMm - hubToArchMm]);
+	const ratio = swept.ok ? swept.value.rows[0]?.springMotionRatio : undefined;
+	return ratio !== undefined && ratio > 0.1 && ratio < 1.5 ? ratio : otherwise;
+}
 
 /** How much the loss changes with one standard uncertainty of a size, mm. */
 function lossChange(input: SagInput, { springs, lossMm }: SagSuspect, name: SizeName): number {
@@ -32,7 +51,8 @@ function lossChange(input: SagInput, { springs, lossMm }: SagSuspect, name: Size
 
 /**
  * Undefined until all four heights are read and the maker's height of both axles is known in the same
- * school. Wheel rates are the car's own or its layout's; loads, bars and tyres those of a middling car.
+ * school. Wheel rates are the car's own or its layout's, motion ratios those of its mechanism; bars and tyres those
+ * of a middling car.
  */
 export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
 	const { axles, wheelbaseMm } = record.vehicle;
@@ -43,6 +63,14 @@ export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
 	const deviationMm = perCorner(
 		(corner) => view.corners[corner].before!.meanMm - axles[axleOf(corner)].makerHeightMm!
 	);
+	const standsMm = (left: 'FL' | 'RL', right: 'FR' | 'RR') =>
+		record.school === 'hub-to-arch'
+			? (view.corners[left].before!.meanMm + view.corners[right].before!.meanMm) / 2
+			: 365;
+	const ratios = {
+		front: springRatio(axles.front, standsMm('FL', 'FR'), sampleCar.motionRatio.FL),
+		rear: springRatio(axles.rear, standsMm('RL', 'RR'), sampleCar.motionRatio.RL)
+	};
 	const input: SagInput = {
 		...sampleCar,
 		wheelbaseMm,
@@ -52,6 +80,7 @@ export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
 			const axle = axles[axleOf(corner)];
 			return axle.wheelRateNPerMm ?? findLayout(axle.layout)!.assumed.wheelRateNPerMm;
 		}),
+		motionRatio: perCorner((corner) => ratios[axleOf(corner)]),
 		deviationMm,
 		heightUncertaintyMm: Math.max(
 			1,
@@ -68,5 +97,19 @@ export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
 			...assumed.map((name) => 2 * lossChange(input, suspect, name))
 		)
 	}));
-	return { suspects, warpMm: found.value.warpMm, deviationMm, assumed };
+	return { ...found.value, suspects, deviationMm, assumed };
+}
+
+/** What of it goes into the advice. */
+export function sagFinding({ verdict, suspects, cannotSeparate }: SagAnswer): SagFinding {
+	const likeliest = suspects.reduce((a, b) => (b.likelihood > a.likelihood ? b : a));
+	return {
+		corners: likeliest.springs,
+		lossMm: likeliest.lossMm,
+		lossExpandedMm: likeliest.lossExpandedMm,
+		sure: verdict === 'sagged',
+		cannotSeparate: cannotSeparate.map((name) =>
+			name in otherCauseWords ? otherCauseWords[name as OtherCause] : name.replaceAll('+', ' and ')
+		)
+	};
 }

@@ -13,7 +13,7 @@ import type { Minutes } from '../work/terms.ts';
 import type { Joint } from './model.ts';
 import type { JobRecord } from './record.ts';
 import type { ShopCosts } from './costs.ts';
-import { sagOf } from './sag.ts';
+import { sagFinding, sagOf } from './sag.ts';
 import { layoutsOf, scopeOf } from './scope.ts';
 import { findingsOf, springFinding } from './findings.ts';
 import { loadedStanding, viewJob, type JobView } from './view.ts';
@@ -162,13 +162,7 @@ export function adviceOn(
 			dampingRatio: data.dampingRatio,
 			expanded: data.expanded
 		})),
-		...(sag?.suspects[0] && {
-			sag: {
-				corners: sag.suspects[0].springs,
-				lossMm: sag.suspects[0].lossMm,
-				explained: sag.suspects[0].explained
-			}
-		}),
+		...(sag && sag.verdict !== 'sound' && { sag: sagFinding(sag) }),
 		...(record.odometerKm !== null && { distanceKm: record.odometerKm }),
 		deviationMm: deviation,
 		shelf: {
