@@ -114,6 +114,49 @@ describe('collar plan', () => {
 		expect(!plan.ok && plan.faults[0]!.field).toBe('limitsMm.min');
 	});
 
+	it('no other quarter-turns come nearer, also where the cross weight is free', () => {
+		const near = [-2, -1, 0, 1, 2];
+		fc.assert(
+			fc.property(perches, fc.constantFrom(0, 1, 4), (perch, crossWeightMmPerPercent) => {
+				const input = {
+					...car,
+					targetHeightChangeMm: stand(perch).heightChangeMm,
+					crossWeightMmPerPercent,
+					threadPitchMm: 6,
+					limitsMm: { min: -30, max: 30 }
+				};
+				const plan = collarPlan(input);
+				if (!plan.ok) return;
+				const before = plan.value.predicted.crossWeight.before;
+				const cost = (perchMm: PerCorner<number>) => {
+					const { heightChangeMm, crossWeight } = stand(perchMm);
+					const heights = corners.reduce(
+						(sum, c) => sum + (heightChangeMm[c] - input.targetHeightChangeMm[c]) ** 2,
+						0
+					);
+					const cross = 100 * crossWeightMmPerPercent * (crossWeight.after - before);
+					return heights + cross ** 2;
+				};
+				const own = cost(plan.value.perchMm);
+				for (const a of near)
+					for (const b of near)
+						for (const c of near)
+							for (const d of near) {
+								const { FL, FR, RL, RR } = plan.value.perchMm;
+								const other = {
+									FL: FL + 1.5 * a,
+									FR: FR + 1.5 * b,
+									RL: RL + 1.5 * c,
+									RR: RR + 1.5 * d
+								};
+								if (corners.some((corner) => Math.abs(other[corner]) > 30)) continue;
+								expect(cost(other)).toBeGreaterThan(own - 1e-6);
+							}
+			}),
+			{ seed: 8, numRuns: 12 }
+		);
+	});
+
 	it('nothing wanted, nothing turned', () => {
 		const plan = collarPlan({
 			...car,

@@ -1,6 +1,6 @@
 import { corners, perCorner, type PerCorner } from '../height/corners.ts';
 import { faulty, ok, type Fault, type Result } from '../result.ts';
-import { boundedLeastSquares, squaredError } from './bounded-least-squares.ts';
+import { boundedLeastSquares } from './bounded-least-squares.ts';
 import {
 	crossWeight,
 	influence,
@@ -9,6 +9,7 @@ import {
 	type FourCornerCar,
 	type FourCornerResult
 } from './four-corner.ts';
+import { nearestSteps } from './nearest-steps.ts';
 
 export interface CollarPlanInput extends FourCornerCar {
 	targetHeightChangeMm: PerCorner<number>;
@@ -39,7 +40,7 @@ export interface CollarPlanResult {
 /**
  * Turns of the four collars that come nearest to the height targets and to a cross weight. Without a
  * target the cross weight is wanted as it is: otherwise a millimetre of reading error would be bought
- * with a large shift of load. Bounded least squares, then the best of the neighbouring quarter-turns.
+ * with a large shift of load. Of all quarter-turns within the limits none comes nearer.
  */
 export function collarPlan(input: CollarPlanInput): Result<CollarPlanResult> {
 	const known = influence(input);
@@ -88,22 +89,15 @@ export function collarPlan(input: CollarPlanInput): Result<CollarPlanResult> {
 		corners.map(() => ({ min: low * quarter, max: high * quarter }))
 	);
 
-	let best = { quarters: exact.map((perch) => Math.round(perch / quarter)), cost: Infinity };
-	for (let choice = 0; choice < 16; choice++) {
-		const quarters = exact.map((perch, i) => {
-			const nearest = Math.floor(perch / quarter + 1e-9) + ((choice >> i) & 1);
-			return Math.min(Math.max(nearest, low), high);
-		});
-		const cost = squaredError(
-			rows,
-			wanted,
-			quarters.map((q) => q * quarter)
-		);
-		if (cost < best.cost - 1e-12) best = { quarters, cost };
-	}
+	const quarters = nearestSteps(
+		rows.map((row) => row.map((value) => value * quarter)),
+		wanted,
+		low,
+		high
+	);
 	const perchOf = (perch: readonly number[]) =>
 		perCorner((corner) => perch[corners.indexOf(corner)]!);
-	const perchMm = perchOf(best.quarters.map((q) => q * quarter));
+	const perchMm = perchOf(quarters.map((q) => q * quarter));
 	const predicted = standAfter(input, known.value, perchMm);
 	const lifted = liftedWheels(input, predicted);
 	if (lifted.length) {
@@ -116,7 +110,7 @@ export function collarPlan(input: CollarPlanInput): Result<CollarPlanResult> {
 		);
 	}
 	return ok({
-		turns: perCorner((corner) => best.quarters[corners.indexOf(corner)]! / 4),
+		turns: perCorner((corner) => quarters[corners.indexOf(corner)]! / 4),
 		perchMm,
 		predicted,
 		residualMm: leftOver(predicted.heightChangeMm, targets),
@@ -124,7 +118,7 @@ export function collarPlan(input: CollarPlanInput): Result<CollarPlanResult> {
 			standAfter(input, known.value, perchOf(exact)).heightChangeMm,
 			targets
 		),
-		atLimit: corners.filter((_, i) => best.quarters[i] === low || best.quarters[i] === high)
+		atLimit: corners.filter((_, i) => quarters[i] === low || quarters[i] === high)
 	});
 }
 

@@ -117,7 +117,12 @@ export const fastenerComputations: readonly Computation[] = [
 			boltNPerMm: positive(1e8).required(),
 			partsNPerMm: positive(1e8).required()
 		}),
-		output: Joi.object({ torqueNm: outNumber(), slopeNmPerDeg: outNumber(), clampN: outNumber() }),
+		output: Joi.object({
+			torqueNm: outNumber(),
+			slopeNmPerDeg: outNumber(),
+			clampN: outNumber(),
+			yields: outFlag()
+		}),
 		example: {
 			...exampleScrew,
 			snugNm: 50,
@@ -148,7 +153,8 @@ export const fastenerComputations: readonly Computation[] = [
 				.items(Joi.object({ setNm: torqueNm().required(), readNm: torqueNm().required() }))
 				.min(1)
 				.max(100)
-				.required()
+				.required(),
+			highestNm: torqueNm().description('the tool’s maximum; absent: the highest that was set')
 		}),
 		output: Joi.object({
 			passes: outFlag(),
@@ -169,8 +175,13 @@ export const fastenerComputations: readonly Computation[] = [
 				{ setNm: 200, readNm: 206.5 }
 			]
 		},
-		run: ({ readings }: { readings: { setNm: number; readNm: number }[] }) =>
-			ok(calibration(readings))
+		run: ({
+			readings,
+			highestNm
+		}: {
+			readings: { setNm: number; readNm: number }[];
+			highestNm?: number;
+		}) => ok(calibration(readings, highestNm))
 	},
 	banded({
 		name: 'castle-nut',

@@ -107,9 +107,13 @@ export function elasticSlope(bolt: BoltInput, boltNPerMm: number, partsNPerMm: n
 	return (stiffness * bolt.pitchMm * torquePerClampMm(bolt)) / 360 / 1000;
 }
 
+/** Of the elastic slope, what is left where the screw yields all through. Common practice, no source. */
+const yieldingSlope = 0.06;
+
 /**
- * Torque plus angle: what the wrench should read at the end. From snug on, the joint follows its elastic
- * slope until it yields; a reading far below it says that it has, or that rubber was wound.
+ * Torque plus angle: what the wrench should read at the end. From snug on the joint follows its elastic slope until
+ * the screw yields under tension and torsion together (VDI 2230-1); from there the clamp hardly grows, and that is
+ * meant. A reading far below it says that rubber was wound, or that the screw was not what it is taken for.
  */
 export function torqueAfterAngle(
 	input: BoltInput & {
@@ -120,10 +124,15 @@ export function torqueAfterAngle(
 		boltNPerMm: number;
 		partsNPerMm: number;
 	}
-): Result<{ torqueNm: number; slopeNmPerDeg: number; clampN: number }> {
+): Result<{ torqueNm: number; slopeNmPerDeg: number; clampN: number; yields: boolean }> {
 	const sound = bolt(input);
 	if (!sound.ok) return sound;
 	const slopeNmPerDeg = elasticSlope(input, input.boltNPerMm, input.partsNPerMm);
-	const torque = input.snugNm + input.angleDeg * slopeNmPerDeg;
-	return ok({ torqueNm: torque, slopeNmPerDeg, clampN: clampN(input, torque) });
+	const elastic = input.snugNm + input.angleDeg * slopeNmPerDeg;
+	const yieldNm = torqueNm(input, preload90N(input) / 0.9);
+	const yields = elastic > yieldNm;
+	const torque = yields
+		? Math.max(input.snugNm, yieldNm) + yieldingSlope * (elastic - Math.max(input.snugNm, yieldNm))
+		: elastic;
+	return ok({ torqueNm: torque, slopeNmPerDeg, clampN: clampN(input, torque), yields });
 }

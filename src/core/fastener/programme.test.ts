@@ -80,14 +80,35 @@ describe('bolt', () => {
 	it('torque and angle: the torque goes up by the slope, the clamp by the stretch', () => {
 		const after = torqueAfterAngle({
 			...screw,
-			snugNm: 40,
-			angleDeg: 90,
+			snugNm: 10,
+			angleDeg: 10,
 			boltNPerMm: 300_000,
 			partsNPerMm: 900_000
 		});
 		if (!after.ok) throw new Error('no torque');
-		expect(after.value.torqueNm).toBeCloseTo(40 + 90 * after.value.slopeNmPerDeg, 9);
-		expect(after.value.clampN - clampN(screw, 40)).toBeCloseTo((225_000 * 1.75) / 4, 6);
+		expect(after.value.torqueNm).toBeCloseTo(10 + 10 * after.value.slopeNmPerDeg, 9);
+		expect(after.value.clampN - clampN(screw, 10)).toBeCloseTo((225_000 * 1.75) / 36, 6);
+		expect(after.value.yields).toBe(false);
+	});
+	it('torque and angle into yield: the torque hardly grows any more, and that is meant', () => {
+		const turned = (angleDeg: number) => {
+			const after = torqueAfterAngle({
+				...screw,
+				snugNm: 40,
+				angleDeg,
+				boltNPerMm: 300_000,
+				partsNPerMm: 900_000
+			});
+			if (!after.ok) throw new Error('no torque');
+			return after.value;
+		};
+		const sound = bolt(screw);
+		if (!sound.ok) throw new Error('no bolt');
+		const yieldNm = sound.value.torque90Nm / 0.9;
+		expect(turned(90).yields).toBe(true);
+		expect(turned(90).torqueNm).toBeGreaterThan(yieldNm);
+		const more = turned(100).torqueNm - turned(90).torqueNm;
+		expect(more).toBeLessThan(0.1 * 10 * turned(90).slopeNmPerDeg);
 	});
 	it('a pitch that leaves no core, a head inside the thread: named', () => {
 		const coarse = bolt({ ...screw, pitchMm: 8 });

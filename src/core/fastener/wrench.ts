@@ -37,17 +37,25 @@ export function workingRange({ lowestNm, highestNm }: Wrench): { fromNm: number;
 	return { fromNm: Math.max(lowestNm, 0.2 * highestNm), toNm: highestNm };
 }
 
-/** Permitted deviation of a reading by ISO 6789-1 (from memory): 4 % above 10 N·m, 6 % up to it. */
-export const permittedDeviation = (torque: number): number => (torque > 10 ? 0.04 : 0.06);
+/**
+ * Permitted deviation by ISO 6789-1 (from memory): 6 % for a tool whose maximum is up to 10 N·m, 4 % for one that
+ * reaches higher, over its whole range.
+ */
+export const permittedDeviation = (highestNm: number): number => (highestNm > 10 ? 0.04 : 0.06);
 
 /**
  * Calibration readings, usually at 20, 60 and 100 % of the range, against the permitted deviation
  * (ISO 6789-1: set value minus reference reading, over the reference reading).
+ *
+ * @param highestNm the tool's maximum; absent: the highest that was set
  */
-export function calibration(readings: readonly { setNm: number; readNm: number }[]) {
+export function calibration(
+	readings: readonly { setNm: number; readNm: number }[],
+	highestNm = Math.max(...readings.map(({ setNm }) => setNm))
+) {
+	const permitted = permittedDeviation(highestNm);
 	const judged = readings.map(({ setNm, readNm }) => {
 		const deviation = (setNm - readNm) / readNm;
-		const permitted = permittedDeviation(setNm);
 		// A reading on the line passes whatever the last digit of a division is.
 		return { deviation, permitted, passes: Math.abs(deviation) <= permitted + 1e-12 };
 	});

@@ -44,7 +44,8 @@ describe('over an obstacle', () => {
 	});
 
 	it('with like dampers both ways, twice the hump is twice the movement', () => {
-		const [one, two] = [drive(), drive({ heightMm: 80 })];
+		// Low enough for no wheel to leave the ground.
+		const [one, two] = [drive({ heightMm: 5 }), drive({ heightMm: 10 })];
 		for (const [i, row] of one.rows.entries()) {
 			expect(two.rows[i]!.bodyMm).toBeCloseTo(2 * row.bodyMm, 2);
 		}
@@ -52,11 +53,21 @@ describe('over an obstacle', () => {
 	});
 
 	it('both sides are the left and the right added up', () => {
-		const [both, left] = [drive(), drive({ side: 'left' })];
+		const [both, left] = [drive({ heightMm: 8 }), drive({ heightMm: 8, side: 'left' })];
 		// The right side alone is the left one mirrored: heave the same, roll the other way.
 		for (const [i, row] of left.rows.entries()) {
 			expect(both.rows[i]!.bodyMm).toBeCloseTo(2 * row.bodyMm, 2);
 		}
+	});
+
+	it('a tyre pushes and never pulls: a wheel in the air has lost its load, and no more', () => {
+		const { rows } = drive({ heightMm: 120, lengthMm: 500, speedKmh: 60 });
+		const least = Math.min(...rows.map(({ tyreLoadN }) => tyreLoadN.FL));
+		const stands =
+			9.80665 *
+			(car.unsprungMassKg.front +
+				(car.bodyMassKg / 2) * (1 - car.massBehindFrontMm / car.wheelbaseMm));
+		expect(least).toBeCloseTo(-stands, 6);
 	});
 
 	it('comes to rest where it was after a hump; stronger dampers sooner than weak ones', () => {

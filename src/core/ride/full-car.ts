@@ -52,7 +52,7 @@ export interface FullCarRun {
 		bodyAccelerationG: number;
 		/** Body over hub at each corner, change of hub to arch. */
 		heightMm: PerCorner<number>;
-		/** Change of tyre load. */
+		/** Change of tyre load; a wheel in the air has lost all of it, and no more. */
 		tyreLoadN: PerCorner<number>;
 	}[];
 	peak: { bodyMm: number; accelerationG: number; travelMm: PerCorner<number> };
@@ -77,7 +77,15 @@ function constants(car: FullCar) {
 			mass: car.unsprungMassKg[axle],
 			rate: car.wheelRateNPerMm[axle] * 1000,
 			bar: car.antiRollNPerMm[axle] * 1000,
-			damper: car.damperNsPerMm[axle]
+			damper: car.damperNsPerMm[axle],
+			/** Load of the standing tyre, N: it pushes, it never pulls. */
+			standsN:
+				(car.unsprungMassKg[axle] +
+					(car.bodyMassKg / 2) *
+						(axle === 'front'
+							? 1 - car.massBehindFrontMm / car.wheelbaseMm
+							: car.massBehindFrontMm / car.wheelbaseMm)) *
+				standardGravity
 		};
 	});
 }
@@ -109,7 +117,7 @@ function equations(car: FullCar, road: (corner: number, timeS: number) => number
 		const extension = (i: number) =>
 			s[0]! + wheels[i]!.x * s[1]! + wheels[i]!.y * s[2]! - s[3 + i]!;
 		for (let i = 0; i < 4; i++) {
-			const { x, y, mass, rate, bar, damper } = wheels[i]!;
+			const { x, y, mass, rate, bar, damper, standsN } = wheels[i]!;
 			const opening = s[7]! + x * s[8]! + y * s[9]! - s[10 + i]!;
 			const c = linear
 				? (damper.bump + damper.rebound) * 500
@@ -119,7 +127,8 @@ function equations(car: FullCar, road: (corner: number, timeS: number) => number
 			pitch += force * x;
 			roll += force * y;
 			out[3 + i] = s[10 + i]!;
-			out[10 + i] = (-force - tyre * (s[3 + i]! - road(i, timeS))) / mass;
+			const push = tyre * (road(i, timeS) - s[3 + i]!);
+			out[10 + i] = (-force + (linear ? push : Math.max(push, -standsN))) / mass;
 		}
 		out[0] = s[7]!;
 		out[1] = s[8]!;
@@ -178,7 +187,8 @@ export function fullCar(car: FullCar, road: Road, durationS: number): Result<Ful
 			heightMm: perCorner((corner) => extension[corners.indexOf(corner)]!),
 			tyreLoadN: perCorner((corner) => {
 				const i = corners.indexOf(corner);
-				return car.tyreRateNPerMm * 1000 * (under(i, timeS) - s[3 + i]!);
+				const push = car.tyreRateNPerMm * 1000 * (under(i, timeS) - s[3 + i]!);
+				return Math.max(push, -wheels[i]!.standsN);
 			})
 		});
 	};

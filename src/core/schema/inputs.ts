@@ -45,6 +45,9 @@ export const compressor = () => ({
 	freeLengthMm: lengthMm(2000),
 	installedLengthMm: lengthMm(2000),
 	clearanceMm: between(0, 200).required(),
+	deadCoils: between(0, 10).description(
+		'that lie dead on the seats, both ends together; 1.5 if absent'
+	),
 	screws: Joi.number().integer().min(1).max(4).required(),
 	hooksPerScrew: Joi.number()
 		.integer()

@@ -10,6 +10,8 @@ export interface CompressorInput {
 	/** Length of the spring in the assembled strut. */
 	installedLengthMm: number;
 	/** Gap wanted at the seat before the shaft nut is touched. */
+	/** Coils that lie dead on the seats, both ends together; 1.5 if absent. */
+	deadCoils?: number;
 	clearanceMm: number;
 	/** Screws that share the force. */
 	screws: number;
@@ -57,6 +59,9 @@ export interface CompressorResult {
 	overloaded?: boolean;
 }
 
+/** Coils that lie dead on the seats of a car's spring, both ends together: common practice, no source. */
+const usualDeadCoils = 1.5;
+
 /** Turns given to one screw before the other follows: common practice, no source. */
 const mostTurnsAtATime = 2;
 
@@ -96,7 +101,9 @@ export function springCompressor(input: CompressorInput): Result<CompressorResul
 	const screwTravelMm = deflection - (squeeze * hooked) / n;
 	const turnsPerHook = screwTravelMm / input.screwLeadMm;
 	const energyJ = (0.5 * hookForceTotalN * deflection) / 1000;
-	const coilGapMm = (free * hooked) / n - deflection - hooked * input.wireDiameterMm;
+	// What lies dead on the seats is no length that the active coils share.
+	const dead = (input.deadCoils ?? usualDeadCoils) * input.wireDiameterMm;
+	const coilGapMm = (hooked * (free - dead)) / n - deflection - hooked * input.wireDiameterMm;
 	const forcePerScrewN = hookForceTotalN / input.screws;
 	const forcePerHookN = forcePerScrewN / input.hooksPerScrew;
 	const { ratedLoadPerScrewN: ratedScrew } = input;

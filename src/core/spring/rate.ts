@@ -35,6 +35,13 @@ export function springRate(
 	return ok({ ...result, stressMPa: (correction * 8 * D * forceN) / (Math.PI * d ** 3) });
 }
 
+/**
+ * Length of a spring whose coils touch, mm: ends that are not ground lie crooked and take half a coil more and
+ * one wire (EN 13906-1, (n_t + 1.5)·d; from memory).
+ */
+export const closedLength = (totalCoils: number, wireDiameterMm: number): number =>
+	(totalCoils + 1.5) * wireDiameterMm;
+
 export interface CaliperSpring {
 	/** Over the paint, mm. */
 	wireDiameterMm: number;
@@ -96,7 +103,7 @@ export function identifySpring(input: CaliperSpring): Result<IdentifiedSpring> {
 			message: `must leave at least half a coil of totalCoils (${totalCoils}) free to work`
 		});
 	}
-	const solidLengthMm = totalCoils * input.wireDiameterMm;
+	const solidLengthMm = closedLength(totalCoils, input.wireDiameterMm);
 	if (solidLengthMm >= input.freeLengthMm) {
 		return faulty({
 			field: 'freeLengthMm',

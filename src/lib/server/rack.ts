@@ -102,9 +102,10 @@ export async function calibrateWrench(
 	input: CalibrationInput,
 	personId: string
 ): Promise<{ passed: boolean }> {
-	if (!(await findWrench(db, wrenchId))) throw notFound('wrench');
+	const wrench = await findWrench(db, wrenchId);
+	if (!wrench) throw notFound('wrench');
 	const readings = input.readings.map(({ set, read }) => ({ setNm: set.si, readNm: read.si }));
-	const { passes } = calibration(readings);
+	const { passes } = calibration(readings, wrench.highestNm);
 	const { id, calibratedOn, note } = input;
 	const said = { wrenchId, calibratedOn, readings, note };
 	const here = await findCalibration(db, id);

@@ -40,7 +40,7 @@
 		form.points.map(({ set, read }) => {
 			const [setNm, readNm] = [nm(set), nm(read)];
 			if (setNm === undefined || !readNm) return undefined;
-			return { ...calibration([{ setNm, readNm }]).readings[0]!, setNm };
+			return { ...calibration([{ setNm, readNm }], wrench.highestNm).readings[0]!, setNm };
 		})
 	);
 	const passes = $derived(judged.every(Boolean) ? judged.every((one) => one!.passes) : undefined);
