@@ -184,6 +184,34 @@ describe('height with new parts', () => {
 		return result.value;
 	};
 
+	it('is not fooled by what the old spring lost, once it is measured under the car', () => {
+		// Sold with 340 mm, it stands 8 mm shorter than that makes it.
+		const sold = predictHeight(input);
+		if (!sold.ok) throw new Error('no height');
+		const { oldSpring: _, ...rest } = input;
+		const measured = predictHeight({
+			...rest,
+			oldSpringLengthMm: sold.value.oldSpringLengthMm - 8
+		});
+		if (!measured.ok) throw new Error('no height');
+		expect(measured.value.newHeightMm - sold.value.newHeightMm).toBeCloseTo(
+			8 / input.motionRatio,
+			9
+		);
+		const neither = predictHeight(rest);
+		expect(!neither.ok && neither.faults[0]!.field).toBe('oldSpringLengthMm');
+	});
+
+	it('gas in the new damper lifts the car by its share over the wheel rate', () => {
+		const stands = (gasForceNewN: number) => {
+			const found = predictHeight({ ...input, gasForceNewN });
+			if (!found.ok) throw new Error('no height');
+			return found.value.newHeightMm;
+		};
+		const { rateNPerMm } = input.newSpring;
+		expect(stands(200) - stands(0)).toBeCloseTo(200 / rateNPerMm / input.motionRatio, 6);
+	});
+
 	it('the same spring again stands where the old one stood', () => {
 		expect(predicted({}).settledHeightMm).toBeCloseTo(352, 10);
 		expect(predicted({ settlingMm: 5 }).settledHeightMm).toBeCloseTo(347, 10);

@@ -15,8 +15,19 @@ export interface PredictHeightInput {
 	motionRatio: number;
 	/** Motion ratio gained per mm of bump; 0 if absent. */
 	motionRatioPerMm?: number;
-	oldSpring: SpringAsSold;
+	/** As it was sold; not needed where its length under the car was measured. */
+	oldSpring?: SpringAsSold;
+	/**
+	 * Seat to seat under the car at the height before, mm: what the old spring has lost, its rate and its free length
+	 * are in it, whatever it was sold as.
+	 */
+	oldSpringLengthMm?: number;
 	newSpring: SpringAsSold;
+	/** Push of the damper's gas, N: none where it is dead, 80 to 150 twin tube, 150 to 400 single tube. 0 if absent. */
+	gasForceOldN?: number;
+	gasForceNewN?: number;
+	/** Of the damper; that of the spring if absent. */
+	damperMotionRatio?: number;
 	/** How much higher the new parts seat the spring: perch, top mount and pad together, mm. */
 	seatChangeMm: number;
 	/** Height expected to be lost by settling, at the wheel, mm. */
@@ -46,9 +57,16 @@ export function usualPredictUncertainty(input: PredictHeightInput): Uncertainty 
 		heightBeforeMm: 1,
 		sprungLoadN: 0.04 * input.sprungLoadN,
 		motionRatio: 0.02 * input.motionRatio,
-		'oldSpring.rateNPerMm': 0.03 * input.oldSpring.rateNPerMm,
+		...(input.oldSpringLengthMm !== undefined
+			? { oldSpringLengthMm: 1.5 }
+			: input.oldSpring && {
+					'oldSpring.rateNPerMm': 0.03 * input.oldSpring.rateNPerMm,
+					// A spring that has been under a car has lost 0 to 10 mm.
+					'oldSpring.freeLengthMm': 4
+				}),
+		...(input.gasForceOldN !== undefined && { gasForceOldN: 40 }),
+		...(input.gasForceNewN !== undefined && { gasForceNewN: 30 }),
 		'newSpring.rateNPerMm': 0.03 * input.newSpring.rateNPerMm,
-		'oldSpring.freeLengthMm': 1.5,
 		'newSpring.freeLengthMm': 1.5,
 		seatChangeMm: 0.5,
 		// Half of 3 to 8 mm taken as two standard deviations.
@@ -60,29 +78,53 @@ export function usualPredictUncertainty(input: PredictHeightInput): Uncertainty 
 const mostDeflection = 0.85;
 
 /**
- * Where the car will stand with a new spring. Both springs carry W/MR, so the body rises by what the new
- * one stands longer, over the motion ratio. With a ratio that changes over travel the balance
- * k·(L₀ − L(Δh)) = W/MR(Δh) is solved by Newton, L(Δh) being the integral of the ratio.
+ * Where the car will stand with a new spring. Each spring carries the load at the wheel over the motion ratio, less
+ * what the damper's gas pushes, so the body rises by what the new one stands longer, over the motion ratio. With a
+ * ratio that changes over travel the balance k·(L₀ − L(Δh)) = F(Δh) is solved by Newton, L(Δh) being the integral
+ * of the ratio.
  */
 export function predictHeight(input: PredictHeightInput): Result<PredictHeightResult> {
 	const { sprungLoadN: load, motionRatio: ratio, motionRatioPerMm: gain = 0 } = input;
-	const { oldSpring, newSpring } = input;
+	const { oldSpring, newSpring, gasForceOldN = 0, gasForceNewN = 0 } = input;
+	const damper = input.damperMotionRatio ?? ratio;
+	/** What the spring itself carries where its motion ratio is such. */
+	const carried = (gasN: number, here = ratio) => (load - gasN * damper) / here;
+	if (!oldSpring && input.oldSpringLengthMm === undefined) {
+		return faulty({
+			field: 'oldSpringLengthMm',
+			message: 'is needed, or the old spring as it was sold: the new one is held against it'
+		});
+	}
 	const faults: Fault[] = [];
-	for (const name of ['oldSpring', 'newSpring'] as const) {
-		const { freeLengthMm, rateNPerMm } = input[name];
-		const deflection = load / ratio / rateNPerMm;
-		if (!(deflection <= mostDeflection * freeLengthMm)) {
+	for (const [name, gasN] of [
+		['oldSpring', gasForceOldN],
+		['newSpring', gasForceNewN]
+	] as const) {
+		const spring = input[name];
+		if (!spring || (name === 'oldSpring' && input.oldSpringLengthMm !== undefined)) continue;
+		const force = carried(gasN);
+		const deflection = force / spring.rateNPerMm;
+		if (!(deflection <= mostDeflection * spring.freeLengthMm)) {
 			faults.push({
 				field: `${name}.rateNPerMm`,
-				value: rateNPerMm,
-				message: `cannot carry the car: ${(load / ratio).toFixed(0)} N would press this spring together by ${deflection.toFixed(0)} of its ${freeLengthMm} mm; check rate, load and motion ratio`
+				value: spring.rateNPerMm,
+				message: `cannot carry the car: ${force.toFixed(0)} N would press this spring together by ${deflection.toFixed(0)} of its ${spring.freeLengthMm} mm; check rate, load and motion ratio`
 			});
 		}
 	}
+	const oldLength =
+		input.oldSpringLengthMm ??
+		oldSpring!.freeLengthMm - carried(gasForceOldN) / oldSpring!.rateNPerMm;
+	if (oldSpring && !(oldLength < oldSpring.freeLengthMm)) {
+		faults.push({
+			field: 'oldSpringLengthMm',
+			value: oldLength,
+			message: `must be less than the old spring’s free length (${oldSpring.freeLengthMm} mm): it carries the car`
+		});
+	}
 	if (faults.length) return faulty(...faults);
-	const oldLength = oldSpring.freeLengthMm - load / ratio / oldSpring.rateNPerMm;
 	const freeAbove = newSpring.freeLengthMm + input.seatChangeMm;
-	let rise = (freeAbove - load / ratio / newSpring.rateNPerMm - oldLength) / ratio;
+	let rise = (freeAbove - carried(gasForceNewN) / newSpring.rateNPerMm - oldLength) / ratio;
 	for (let i = 0; i < 20 && gain !== 0; i++) {
 		// Up is droop, where the ratio is smaller by `gain` per mm.
 		const here = ratio - gain * rise;
@@ -94,8 +136,9 @@ export function predictHeight(input: PredictHeightInput): Result<PredictHeightRe
 			});
 		}
 		const length = oldLength + ratio * rise - (gain * rise * rise) / 2;
-		const excess = newSpring.rateNPerMm * (freeAbove - length) - load / here;
-		const slope = -newSpring.rateNPerMm * here - (load * gain) / (here * here);
+		const force = carried(gasForceNewN, here);
+		const excess = newSpring.rateNPerMm * (freeAbove - length) - force;
+		const slope = -newSpring.rateNPerMm * here - (force * gain) / here;
 		const step = excess / slope;
 		rise -= step;
 		if (Math.abs(step) < 1e-10) break;
@@ -106,6 +149,7 @@ export function predictHeight(input: PredictHeightInput): Result<PredictHeightRe
 		settledHeightMm: newHeightMm - input.settlingMm,
 		changeMm: rise - input.settlingMm,
 		oldSpringLengthMm: oldLength,
-		newSpringLengthMm: newSpring.freeLengthMm - load / (ratio - gain * rise) / newSpring.rateNPerMm
+		newSpringLengthMm:
+			newSpring.freeLengthMm - carried(gasForceNewN, ratio - gain * rise) / newSpring.rateNPerMm
 	});
 }

@@ -140,8 +140,14 @@ export const carComputations: readonly Computation[] = [
 			sprungLoadN: positive(1e6).required(),
 			motionRatio: between(0.05, 5).required(),
 			motionRatioPerMm: between(-0.05, 0.05),
-			oldSpring: spring.required(),
+			oldSpring: spring.description('as sold; not needed with its length under the car'),
+			oldSpringLengthMm: positive(2000).description(
+				'seat to seat under the car, at the height before'
+			),
 			newSpring: spring.required(),
+			gasForceOldN: between(0, 2000).description('of the damper; 0 if absent'),
+			gasForceNewN: between(0, 2000).description('of the damper; 0 if absent'),
+			damperMotionRatio: between(0.05, 5).description('that of the spring if absent'),
 			seatChangeMm: between(-200, 200).required(),
 			settlingMm: between(0, 50).required()
 		}),

@@ -13,19 +13,39 @@ import { withBand } from '../uncertainty/band.ts';
 export interface PredictionEntries {
 	sprungLoad: number;
 	motionRatio: number;
-	oldRate: number;
-	oldFreeLength: number;
+	/** Not needed where the old spring was measured under the car. */
+	oldRate?: number;
+	oldFreeLength?: number;
+	/** Seat to seat, at the height before. */
+	oldLength?: number;
 	newRate: number;
 	newFreeLength: number;
 	seatChange: number;
 	settling: number;
+	gasOld?: number;
+	gasNew?: number;
 }
+
+/** What may be left out: of the old spring its length under the car, or what it was sold as. */
+export const optionalEntries: readonly (keyof PredictionEntries)[] = [
+	'oldLength',
+	'oldRate',
+	'oldFreeLength',
+	'gasOld',
+	'gasNew'
+];
 
 export const predictionInput = (e: PredictionEntries, beforeMm: number): PredictHeightInput => ({
 	heightBeforeMm: beforeMm,
 	sprungLoadN: e.sprungLoad,
 	motionRatio: e.motionRatio,
-	oldSpring: { rateNPerMm: e.oldRate, freeLengthMm: e.oldFreeLength },
+	...(e.oldRate !== undefined &&
+		e.oldFreeLength !== undefined && {
+			oldSpring: { rateNPerMm: e.oldRate, freeLengthMm: e.oldFreeLength }
+		}),
+	...(e.oldLength !== undefined && { oldSpringLengthMm: e.oldLength }),
+	...(e.gasOld !== undefined && { gasForceOldN: e.gasOld }),
+	...(e.gasNew !== undefined && { gasForceNewN: e.gasNew }),
 	newSpring: { rateNPerMm: e.newRate, freeLengthMm: e.newFreeLength },
 	seatChangeMm: e.seatChange,
 	settlingMm: e.settling
@@ -38,6 +58,9 @@ export const predictionEntry: Readonly<Record<string, keyof PredictionEntries>> 
 	'oldSpring.rateNPerMm': 'oldRate',
 	'newSpring.rateNPerMm': 'newRate',
 	'oldSpring.freeLengthMm': 'oldFreeLength',
+	oldSpringLengthMm: 'oldLength',
+	gasForceOldN: 'gasOld',
+	gasForceNewN: 'gasNew',
 	'newSpring.freeLengthMm': 'newFreeLength'
 };
 

@@ -236,8 +236,11 @@ const prediction = () =>
 			heightBeforeMm: mm().required(),
 			sprungLoadN: Joi.number().greater(0).max(1e6).required(),
 			motionRatio: Joi.number().greater(0).max(5).required(),
-			oldSpring: spring().required(),
+			oldSpring: spring(),
+			oldSpringLengthMm: mm(),
 			newSpring: spring().required(),
+			gasForceOldN: Joi.number().min(0).max(2000),
+			gasForceNewN: Joi.number().min(0).max(2000),
 			seatChangeMm: mm().required(),
 			settlingMm: mm().required()
 		}).required(),

@@ -10,7 +10,12 @@
 	import { Live } from '$lib/client/live.svelte';
 	import { currentJob, type Telling } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { predictionEntry, predictionInput, type PredictionEntries } from '$core/job/prediction';
+	import {
+		optionalEntries,
+		predictionEntry,
+		predictionInput,
+		type PredictionEntries
+	} from '$core/job/prediction';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
@@ -34,12 +39,15 @@
 	}[] = [
 		{ name: 'sprungLoad', label: 'Load at the wheel', dimension: 'force' },
 		{ name: 'motionRatio', label: 'Motion ratio' },
-		{ name: 'oldRate', label: 'Old rate', dimension: 'rate' },
-		{ name: 'oldFreeLength', label: 'Old free length', dimension: 'length' },
+		{ name: 'oldLength', label: 'Old spring under the car', dimension: 'length' },
+		{ name: 'oldRate', label: 'Old rate, as sold', dimension: 'rate' },
+		{ name: 'oldFreeLength', label: 'Old free length, as sold', dimension: 'length' },
 		{ name: 'newRate', label: 'New rate', dimension: 'rate' },
 		{ name: 'newFreeLength', label: 'New free length', dimension: 'length' },
 		{ name: 'seatChange', label: 'Seat higher by', dimension: 'length' },
-		{ name: 'settling', label: 'Will settle by', dimension: 'length' }
+		{ name: 'settling', label: 'Will settle by', dimension: 'length' },
+		{ name: 'gasOld', label: 'Gas force, old damper', dimension: 'force' },
+		{ name: 'gasNew', label: 'Gas force, new damper', dimension: 'force' }
 	];
 	const kept = job.record.targets.find((target) => target.corner === corner)?.prediction?.typed;
 	const usual: Partial<Record<keyof PredictionEntries, string>> = {
@@ -54,6 +62,7 @@
 	const understood = $derived.by(() => {
 		const si: Partial<PredictionEntries> = {};
 		for (const { name, label, dimension } of entries) {
+			if (optionalEntries.includes(name) && !typed[name].trim()) continue;
 			const result = dimension
 				? parseQuantity(typed[name], dimension, {
 						field: label,
@@ -63,7 +72,8 @@
 			if (!result.ok) return undefined;
 			si[name] = typeof result.value === 'number' ? result.value : result.value.si;
 		}
-		return si as PredictionEntries;
+		const old = si.oldLength ?? (si.oldRate !== undefined && si.oldFreeLength);
+		return old ? (si as PredictionEntries) : undefined;
 	});
 	const predicted = new Live<Banded<PredictHeightResult>>(() =>
 		understood
@@ -78,10 +88,14 @@
 	function keep() {
 		onkeep(
 			Object.fromEntries(
-				entries.map(({ name, dimension }) => [
-					name,
-					dimension ? withMeantUnit(typed[name], units.choice[dimension]) : understood!.motionRatio
-				])
+				entries
+					.filter(({ name }) => !optionalEntries.includes(name) || typed[name].trim())
+					.map(({ name, dimension }) => [
+						name,
+						dimension
+							? withMeantUnit(typed[name], units.choice[dimension])
+							: understood!.motionRatio
+					])
 			)
 		);
 	}
@@ -96,7 +110,8 @@
 >
 	<p class="text-[15px] text-soft">
 		The height before, {units.show(before.meanMm, 'length')}, moved by what the new spring stands
-		longer under the same load.
+		longer under the same load. Measured seat to seat under the car, the old spring says what it
+		lost; as sold it does not.
 	</p>
 	<div class="grid grid-cols-2 gap-x-3 gap-y-2">
 		{#each entries as { name, label, dimension } (name)}

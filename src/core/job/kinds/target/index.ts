@@ -17,7 +17,7 @@ interface Said {
 	/** Null goes back to the default. */
 	height?: Quantity | null;
 	source: 'maker' | 'predicted' | 'chosen';
-	prediction?: Record<keyof PredictionEntries, Quantity | number>;
+	prediction?: Partial<Record<keyof PredictionEntries, Quantity | number>>;
 }
 
 export const target = defineKind<'target', Said>({

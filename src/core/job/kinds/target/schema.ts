@@ -16,13 +16,21 @@ export const schemas = defineSchemas({
 			prediction: Joi.object({
 				sprungLoad: quantity('force', { min: 100, max: 50_000 }).required(),
 				motionRatio: Joi.number().min(0.1).max(2).required(),
-				oldRate: quantity('rate', { min: 1, max: 1000 }).required(),
-				oldFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
+				oldLength: quantity('length', { min: 50, max: 1500 }).description(
+					'of the old spring under the car, seat to seat'
+				),
+				oldRate: quantity('rate', { min: 1, max: 1000 }),
+				oldFreeLength: quantity('length', { min: 50, max: 1500 }),
+				gasOld: quantity('force', { min: 0, max: 2000 }),
+				gasNew: quantity('force', { min: 0, max: 2000 }),
 				newRate: quantity('rate', { min: 1, max: 1000 }).required(),
 				newFreeLength: quantity('length', { min: 50, max: 1500 }).required(),
 				seatChange: quantity('length', { min: -100, max: 100 }).required(),
 				settling: quantity('length', { min: 0, max: 30 }).required()
-			}).when('source', { is: 'predicted', then: Joi.required(), otherwise: Joi.forbidden() })
+			})
+				.and('oldRate', 'oldFreeLength')
+				.or('oldLength', 'oldRate')
+				.when('source', { is: 'predicted', then: Joi.required(), otherwise: Joi.forbidden() })
 		}),
 	kept: () => Joi.object({ heightMm: mm().allow(null).required(), ...targetFields() })
 });
