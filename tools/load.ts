@@ -141,7 +141,9 @@ async function onePull(bench: Bench, seed: number): Promise<void> {
 		carState: 'hanging'
 	});
 	while (client.task?.id !== asked.task.id) await pause(1);
-	const trace = pull(soundJoint(client.task.targetNm ?? 100), 'good', seed, { stepDeg: 200 / points });
+	const trace = pull(soundJoint(client.task.targetNm ?? 100), 'good', seed, {
+		stepDeg: 200 / points
+	});
 	const id = uuidv7();
 	reported.set(id, performance.now());
 	const seq = client.report({

@@ -14,13 +14,18 @@ export interface Computation {
 	run(input: never): Result<object>;
 	/** The result alone, without bands: for Monte Carlo. Absent where draws make no sense. */
 	model?(input: never): Result<object>;
+	/** Standard uncertainties that are taken when the input names none. */
+	usualUncertainty?(input: never): Uncertainty;
 	/** How many rows a valid input asks for, where that is not one. */
 	rows?(input: never): number;
 	/** Long work in steps: yields the share done, 0 to 1. `run` does the same at once. */
 	steps?(input: never): Generator<number, Result<object>>;
 }
 
-interface Model<I, O extends object> extends Omit<Computation, 'run' | 'model' | 'steps' | 'rows'> {
+interface Model<I, O extends object> extends Omit<
+	Computation,
+	'run' | 'model' | 'steps' | 'rows' | 'usualUncertainty'
+> {
 	run(input: I): Result<O>;
 	/** Standard uncertainties that hold when the input names none: then the answer always has bands. */
 	usualUncertainty?(input: I): Uncertainty;
@@ -69,6 +74,7 @@ export function banded<I extends object, O extends object>(model: Model<I, O>): 
 			return withBand((given: I) => model.run(given), input as I, u);
 		}) as Computation['run'],
 		model: model.run as Computation['model'],
+		...(always && { usualUncertainty: usualUncertainty as Computation['usualUncertainty'] }),
 		...(rows && { rows: rows as Computation['rows'] })
 	};
 }

@@ -1,0 +1,25 @@
+/** A small sample with a fixed seed of what `npm run coverage-of-bands` counts. */
+import { describe, expect, it } from 'vitest';
+import { computations } from '../compute';
+import { coverageOf, coverageOfBounce, coverageOfHeights } from './coverage.testing';
+
+const banded = computations.filter(({ model }) => model !== undefined);
+
+describe('bands hold what they claim', () => {
+	it.each(banded.map((one) => [one.name, one] as const))('%s', (_, computation) => {
+		const { inside } = coverageOf(computation, 150, 7);
+		for (const [path, share] of inside) expect(share, path).toBeGreaterThan(0.87);
+	});
+
+	it('bounce', () => {
+		for (const share of coverageOfBounce(60, 7).inside.values())
+			expect(share).toBeGreaterThan(0.87);
+	});
+
+	it('height-compare', () => {
+		for (const share of coverageOfHeights(600, 7).inside.values()) {
+			expect(share).toBeGreaterThan(0.92);
+			expect(share).toBeLessThan(0.99);
+		}
+	});
+});
