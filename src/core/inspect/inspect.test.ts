@@ -5,7 +5,8 @@ import { assemblyOrRebuild } from './assembly';
 import { contingency } from './contingency';
 import { findPoint, inspectionPoints, pointKeys } from './points';
 import { recommend, type RecommendInput } from './recommend';
-import { suspects, symptomKeys, symptomsIn } from './suspects';
+import { symptomsIn } from './heard';
+import { suspicion, symptomKeys, type SymptomKey } from './suspects';
 
 const strut = findLayout('macpherson-front')!;
 const beam = findLayout('twist-beam-spring')!;
@@ -29,30 +30,50 @@ const advice = (over: Partial<RecommendInput> = {}) =>
 const ids = (over: Partial<RecommendInput> = {}) => advice(over).map(({ id }) => id);
 
 describe('complaint to suspects', () => {
+	const suspects = (symptoms: readonly SymptomKey[]) => suspicion(symptoms, strut).suspects;
+
 	it('looks at links and mounts first for a knock, at dampers for a float', () => {
-		const first = (symptom: 'knock' | 'float') => suspects([symptom], strut)[0]!.point.key;
-		expect(first('knock')).toBe('drop-link');
-		expect(first('float')).toMatch(/^damper/);
+		expect(suspects(['knock'])[0]!.point.key).toBe('drop-link');
+		expect(suspects(['float'])[0]!.point.key).toMatch(/^damper/);
 	});
 
-	it('trusts a point more when two symptoms point at it, and says why of each', () => {
-		const weight = (symptoms: Parameters<typeof suspects>[0]) =>
-			suspects(symptoms, strut).find(({ point }) => point.key === 'ball-joint')!;
-		expect(weight(['knock', 'vague-steering']).weight).toBeCloseTo(1 - 0.7 * 0.6, 9);
+	it('lets causes compete: what two symptoms point at gains, and all sum to one with something else', () => {
+		const weight = (symptoms: readonly SymptomKey[]) =>
+			suspects(symptoms).find(({ point }) => point.key === 'ball-joint')!;
+		expect(weight(['knock', 'vague-steering']).weight).toBeGreaterThan(weight(['knock']).weight);
 		expect(weight(['knock', 'vague-steering']).why).toHaveLength(2);
 		expect(weight([]).weight).toBe(0);
+		for (const symptoms of [[], ['knock'], ['float', 'hops', 'sways']] as const) {
+			const { suspects: all, somethingElse } = suspicion(symptoms, strut);
+			const sum = all.reduce((total, one) => total + one.weight, somethingElse);
+			expect(sum).toBeCloseTo(1, 12);
+		}
+		expect(suspicion([], strut).somethingElse).toBe(1);
 	});
 
-	it('reads symptoms out of the words of a complaint', () => {
-		expect(symptomsIn('Knocks over small bumps, sits low at the rear')).toEqual(['knock', 'lean']);
-		expect(symptomsIn('Clunk when turning')).toContain('clunk-turning');
-		expect(symptomsIn('Oil change')).toEqual([]);
+	it.each<[string, SymptomKey[]]>([
+		['Knocks over small bumps, sits low at the rear', ['knock', 'lean']],
+		['Clunk when turning', ['clunk-turning']],
+		['Loud bang over kerbs', ['knock']],
+		['dull thud from the back, squeals cold', ['knock', 'squeak']],
+		['Pulls left under braking', ['pulls']],
+		['Sways in bends and the nose dives', ['sways', 'dives']],
+		['Back axle hops on rough road', ['hops']],
+		['No knocking any more, but it still floats', ['float']],
+		['does not pull, wanders at speed', ['vague-steering']],
+		['Never bottoms out; tyres wear on the inner edge', ['tyre-wear']],
+		['Left rear is low when loaded', ['lean']],
+		['Oil change', []],
+		['Slow puncture, flowing leak', []],
+		['Swallowed a bolt', []]
+	])('hears %s', (complaint, symptoms) => {
+		expect(symptomsIn(complaint)).toEqual(symptoms);
 	});
 
 	it('has a first place to look for every symptom on every layout', () => {
 		for (const layout of layouts)
 			for (const symptom of symptomKeys)
-				expect(suspects([symptom], layout)[0]!.weight).toBeGreaterThan(0.15);
+				expect(suspicion([symptom], layout).suspects[0]!.weight, symptom).toBeGreaterThan(0.15);
 	});
 });
 

@@ -94,7 +94,7 @@ export interface RecommendInput {
 
 /** That a drop link stud does not come undone: common practice, no source. */
 const linkBreaks: Readonly<Record<RustGrade, number>> = {
-	none: 0.03,
+	none: 0.01,
 	light: 0.25,
 	heavy: 0.7
 };

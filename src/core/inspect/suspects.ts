@@ -12,7 +12,11 @@ export const symptomKeys = [
 	'vague-steering',
 	'long-stopping',
 	'tyre-wear',
-	'squeak'
+	'squeak',
+	'pulls',
+	'sways',
+	'hops',
+	'dives'
 ] as const;
 export type SymptomKey = (typeof symptomKeys)[number];
 
@@ -26,7 +30,11 @@ export const symptomNames: Readonly<Record<SymptomKey, string>> = {
 	'vague-steering': 'Vague steering',
 	'long-stopping': 'Longer stopping',
 	'tyre-wear': 'Uneven tyre wear',
-	squeak: 'Squeak or creak'
+	squeak: 'Squeak or creak',
+	pulls: 'Pulls to one side',
+	sways: 'Sways in bends',
+	hops: 'Hops on rough road',
+	dives: 'Dives on braking'
 };
 
 /** How likely each point is behind a symptom, 0 to 1, with why. */
@@ -87,46 +95,74 @@ const links: Readonly<Record<SymptomKey, readonly [point: string, weight: number
 			['top-bearing', 0.3, 'a dry bearing creaks as it turns'],
 			['spring', 0.2, 'a spring end grinds in its seat'],
 			['drop-link', 0.25, 'a dry link squeaks']
+		],
+		pulls: [
+			['lower-bush', 0.35, 'a soft arm lets the wheel toe out under load'],
+			['tyre', 0.3, 'tyres that differ steer by themselves'],
+			['spring', 0.2, 'a low corner has more camber'],
+			['damper-straight', 0.2, 'a bent strut changes camber'],
+			['brake-hose', 0.2, 'a hose swollen inside holds its brake']
+		],
+		sways: [
+			['drop-link', 0.4, 'a link that is loose lets the bar wait'],
+			['bar-bush', 0.4, 'a worn bush lets the bar move before it works'],
+			['damper-oil', 0.3, 'too little damping lets the body roll on'],
+			['damper-gas', 0.25, 'a damper without gas foams and fades']
+		],
+		hops: [
+			['damper-gas', 0.45, 'a damper without gas lets the wheel leave the road'],
+			['damper-oil', 0.45, 'a damper without oil lets the wheel leave the road'],
+			['tyre', 0.25, 'a tyre out of round hops by itself']
+		],
+		dives: [
+			['damper-oil', 0.4, 'too little damping lets the nose go down'],
+			['damper-gas', 0.4, 'a damper without gas foams and fades'],
+			['spring', 0.2, 'a weak spring gives way']
 		]
 	};
 
+/** That something this list does not know is behind a symptom, beside the weights above. Own choice. */
+const elseWeight = 0.35;
+/** That a point shows a symptom which nothing links it with. Own choice. */
+const unlinked = 0.02;
+
 export interface Suspect {
 	point: InspectionPoint;
-	/** That it has a part in it, 0 to 1: each symptom counts by itself (noisy-or, Pearl 1988). */
+	/** That it is behind what is heard, among all that may be; with `somethingElse` they sum to one. */
 	weight: number;
 	why: { symptom: SymptomKey; why: string }[];
 }
 
-/** What to look at on a corner of this layout, the likeliest first. */
-export function suspects(symptoms: readonly SymptomKey[], layout: Layout): Suspect[] {
-	return inspectionPoints(layout)
-		.map((point): Suspect => {
-			const told = symptoms.flatMap((symptom) =>
-				links[symptom].filter(([key]) => key === point.key).map((link) => ({ symptom, link }))
-			);
-			return {
-				point,
-				weight: 1 - told.reduce((left, { link }) => left * (1 - link[1]), 1),
-				why: told.map(({ symptom, link }) => ({ symptom, why: link[2] }))
-			};
-		})
-		.sort((a, b) => b.weight - a.weight);
+export interface Suspicion {
+	/** The likeliest first. */
+	suspects: Suspect[];
+	/** What stands in no list: 1 while nothing was heard. */
+	somethingElse: number;
 }
 
-/** Symptoms that the words of a complaint point to. English trade words. */
-const heard: readonly [RegExp, SymptomKey][] = [
-	[/knock|rattl|clatter/i, 'knock'],
-	[/(clunk|knock).{0,20}brak|brak.{0,20}clunk/i, 'clunk-braking'],
-	[/(clunk|twang|creak).{0,20}(turn|steer)|(turn|steer).{0,20}(clunk|twang)/i, 'clunk-turning'],
-	[/lean|sits? low|sag|hangs? low|\blow\b/i, 'lean'],
-	[/float|bounc|wallow/i, 'float'],
-	[/bottom(s|ing|ed)? ?(out)?/i, 'bottoming'],
-	[/vague|wander|loose steering/i, 'vague-steering'],
-	[/stopping|brakes? long|long brak/i, 'long-stopping'],
-	[/tyre|tire|cupp|feather/i, 'tyre-wear'],
-	[/squeak|creak|groan/i, 'squeak']
-];
-
-export function symptomsIn(complaint: string): SymptomKey[] {
-	return heard.filter(([words]) => words.test(complaint)).map(([, symptom]) => symptom);
+/**
+ * What to look at on a corner of this layout: one cause is behind all that is heard, and the points compete with
+ * each other and with something else (Bayes' rule over causes; weights are common practice, no source).
+ */
+export function suspicion(symptoms: readonly SymptomKey[], layout: Layout): Suspicion {
+	const told = inspectionPoints(layout).map((point) => {
+		const shown = symptoms.map((symptom) => ({
+			symptom,
+			link: links[symptom].find(([key]) => key === point.key)
+		}));
+		const linked = shown.some(({ link }) => link);
+		return {
+			point,
+			likely: linked ? shown.reduce((p, { link }) => p * (link?.[1] ?? unlinked), 1) : 0,
+			why: shown.flatMap(({ symptom, link }) => (link ? [{ symptom, why: link[2] }] : []))
+		};
+	});
+	const other = elseWeight ** symptoms.length;
+	const whole = told.reduce((sum, { likely }) => sum + likely, other);
+	return {
+		suspects: told
+			.map(({ point, likely, why }) => ({ point, weight: likely / whole, why }))
+			.sort((a, b) => b.weight - a.weight),
+		somethingElse: other / whole
+	};
 }

@@ -1,12 +1,7 @@
 <script lang="ts">
 	import { axleOf, type Axle } from '$core/height/corners';
-	import {
-		suspects,
-		symptomKeys,
-		symptomNames,
-		symptomsIn,
-		type SymptomKey
-	} from '$core/inspect/suspects';
+	import { suspicion, symptomKeys, symptomNames, type SymptomKey } from '$core/inspect/suspects';
+	import { symptomsIn } from '$core/inspect/heard';
 	import { currentJob } from '$lib/client/job-state.svelte';
 
 	/** What the customer hears and feels, and what to look at first because of it. */
@@ -16,9 +11,8 @@
 	const heard = $derived(symptomsIn(job.record.complaint));
 	const kept = $derived(job.work.book.get('symptoms')?.symptoms);
 	const symptoms = $derived(kept ?? heard);
-	const list = $derived(
-		suspects(symptoms, job.work.scope.layouts[axle]).filter(({ weight }) => weight > 0)
-	);
+	const found = $derived(suspicion(symptoms, job.work.scope.layouts[axle]));
+	const list = $derived(found.suspects.filter(({ weight }) => weight > 0.005));
 	const looked = $derived((point: string) =>
 		job.work.book
 			.of('finding')
@@ -71,7 +65,10 @@
 				</li>
 			{/each}
 		</ol>
-		<p class="caption mt-1">How far the symptoms point there; common practice, not a diagnosis.</p>
+		<p class="caption mt-1">
+			Each beside the others and beside something else ({Math.round(100 * found.somethingElse)} %); common
+			practice, not a diagnosis.
+		</p>
 	{:else}
 		<p class="caption mt-1">Touch what fits, and what to look at first stands here.</p>
 	{/if}
