@@ -40,7 +40,7 @@ module.exports = {
 		{
 			name: 'a-device-knows-only-the-protocol',
 			severity: 'error',
-			from: { path: '^devices', pathNot: '\\.test\\.ts$' },
+			from: { path: '^devices', pathNot: '\\.test(ing)?\\.ts$' },
 			to: { path: '^(src|tools|tests|demo)' }
 		},
 		{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },

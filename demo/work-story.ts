@@ -1,6 +1,6 @@
 /** The work before the round in the demo's jobs: found, decided, planned, and done up to a step. */
 import type { Axle, Corner } from '../src/core/height/corners.ts';
-import type { SymptomKey } from '../src/core/inspect/suspects.ts';
+import type { SymptomKey } from '../src/core/inspect/symptoms.ts';
 import { meanMinutes, stepMinutes } from '../src/core/work/minutes.ts';
 import {
 	usualStrategy,

@@ -36,7 +36,7 @@ export function boundedLeastSquares(
 	return best!.x;
 }
 
-export const squaredError = (
+const squaredError = (
 	rows: readonly (readonly number[])[],
 	b: readonly number[],
 	x: readonly number[]

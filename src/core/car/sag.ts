@@ -1,5 +1,5 @@
 /** Which spring has sagged, or what else makes a car stand as it does. */
-import { Matrix, solve } from 'ml-matrix';
+import { LuDecomposition, Matrix } from 'ml-matrix';
 import {
 	axleOf,
 	corners,
@@ -111,7 +111,7 @@ export function sagDiagnosis(input: SagInput): Result<SagDiagnosis> {
 	if (!known.ok) return known;
 	const deviation = corners.map((corner) => input.deviationMm[corner]);
 	const size = sumOfSquares(deviation);
-	const inverse = solve(scatter(input.heightUncertaintyMm), Matrix.eye(4));
+	const inverse = new LuDecomposition(scatter(input.heightUncertaintyMm)).solve(Matrix.eye(4));
 	const between = (a: readonly number[], b: readonly number[]) =>
 		a.reduce((sum, x, i) => sum + b.reduce((part, y, j) => part + x * inverse.get(i, j) * y, 0), 0);
 

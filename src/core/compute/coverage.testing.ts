@@ -16,7 +16,7 @@ export interface Coverage {
 }
 
 type Normal = () => number;
-export const normalOf = (seed: number): Normal =>
+const normalOf = (seed: number): Normal =>
 	randomNormal.source(randomLcg(seed / 4294967296 + 0.37))(0, 1);
 
 /** Of numbers nobody has said how sure they are: a fiftieth. */

@@ -37,7 +37,7 @@ export function byStanding(
 }
 
 /** The two components of a mean height: repeatability s/√n and resolution r/(2√3) (JCGM 100:2008, 4.2.3, F.2.2.1). */
-export function heightComponents(readingsMm: readonly number[], resolutionMm: number): Component[] {
+function heightComponents(readingsMm: readonly number[], resolutionMm: number): Component[] {
 	const { n, s } = summarize(readingsMm);
 	return [
 		{ u: s / Math.sqrt(n), degreesOfFreedom: Math.max(n - 1, 1) },

@@ -18,7 +18,7 @@ export const goodMovements = 1.5;
 /** A passenger car's damper in good order damps this of critical or more. Common practice, no source. */
 export const soundRatio = 0.25;
 /** Two of an axle that differ by this share are no pair any more. Own choice. */
-export const unlikeShare = 0.4;
+const unlikeShare = 0.4;
 /** Of a trace that was kept without a band. */
 const usualBand = 0.06;
 

@@ -1,5 +1,5 @@
 /** Symptoms in the words of a complaint, as people write them: whole words, and what is denied is not heard. */
-import type { SymptomKey } from './suspects.ts';
+import type { SymptomKey } from './symptoms.ts';
 
 /** Words by their stems; a stem stands for itself and its usual endings. */
 const endings = '(?:s|es|ed|ing|y|ier|er|ers|led|ling|le|les|ting|ping|ped|ning|ned|ding|ded)?';

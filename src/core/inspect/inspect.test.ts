@@ -6,7 +6,8 @@ import { contingency } from './contingency';
 import { findPoint, inspectionPoints, pointKeys } from './points';
 import { recommend, type RecommendInput } from './recommend';
 import { symptomsIn } from './heard';
-import { suspicion, symptomKeys, type SymptomKey } from './suspects';
+import { suspicion } from './suspects';
+import { symptomKeys, type SymptomKey } from './symptoms';
 
 const strut = findLayout('macpherson-front')!;
 const beam = findLayout('twist-beam-spring')!;

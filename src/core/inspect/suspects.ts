@@ -1,41 +1,7 @@
 /** From what the customer hears and feels to what to look at first. Weights are common practice, no source. */
 import type { Layout } from '../layout/types.ts';
 import { inspectionPoints, type InspectionPoint } from './points.ts';
-
-export const symptomKeys = [
-	'knock',
-	'clunk-braking',
-	'clunk-turning',
-	'lean',
-	'float',
-	'bottoming',
-	'vague-steering',
-	'long-stopping',
-	'tyre-wear',
-	'squeak',
-	'pulls',
-	'sways',
-	'hops',
-	'dives'
-] as const;
-export type SymptomKey = (typeof symptomKeys)[number];
-
-export const symptomNames: Readonly<Record<SymptomKey, string>> = {
-	knock: 'Knock over bumps',
-	'clunk-braking': 'Clunk on braking',
-	'clunk-turning': 'Clunk or twang on turning',
-	lean: 'Leans or sits low',
-	float: 'Floats, keeps bouncing',
-	bottoming: 'Bottoms out',
-	'vague-steering': 'Vague steering',
-	'long-stopping': 'Longer stopping',
-	'tyre-wear': 'Uneven tyre wear',
-	squeak: 'Squeak or creak',
-	pulls: 'Pulls to one side',
-	sways: 'Sways in bends',
-	hops: 'Hops on rough road',
-	dives: 'Dives on braking'
-};
+import type { SymptomKey } from './symptoms.ts';
 
 /** How likely each point is behind a symptom, 0 to 1, with why. */
 const links: Readonly<Record<SymptomKey, readonly [point: string, weight: number, why: string][]>> =
@@ -126,7 +92,7 @@ const elseWeight = 0.35;
 /** That a point shows a symptom which nothing links it with. Own choice. */
 const unlinked = 0.02;
 
-export interface Suspect {
+interface Suspect {
 	point: InspectionPoint;
 	/** That it is behind what is heard, among all that may be; with `somethingElse` they sum to one. */
 	weight: number;

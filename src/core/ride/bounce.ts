@@ -255,15 +255,14 @@ function refine(
 	const push = x[0]! - rest;
 	let from: Values = { ...first, rest, push, friction: 0, delay: 0 };
 	const fits: Fit[] = [];
-	let variance: number | undefined;
 	for (const friction of frictions.filter((mm) => mm < 0.25 * Math.abs(push))) {
-		const fit = fitted(t, x, { ...from, friction }, 5, variance);
+		const fit = fitted(t, x, { ...from, friction }, 5);
 		from = fit.swing;
 		fits.push(fit);
 	}
 	const closest = () => fits.reduce((a, b) => (b.cost < a.cost ? b : a));
 	// All are held against one noise: that of the best.
-	variance = closest().noiseMm ** 2;
+	const variance = closest().noiseMm ** 2;
 	const again = fits.map(({ swing }) => fitted(t, x, swing, 5, variance));
 	fits.splice(0, fits.length, ...again);
 	fits.push(fitted(t, x, closest().swing, 6, variance));

@@ -39,7 +39,7 @@ export function springRate(
  * Length of a spring whose coils touch, mm: ends that are not ground lie crooked and take half a coil more and
  * one wire (EN 13906-1, (n_t + 1.5)·d; from memory).
  */
-export const closedLength = (totalCoils: number, wireDiameterMm: number): number =>
+const closedLength = (totalCoils: number, wireDiameterMm: number): number =>
 	(totalCoils + 1.5) * wireDiameterMm;
 
 export interface CaliperSpring {

@@ -1,7 +1,7 @@
 /** Of the work what belongs on paper: found, agreed, declined, explained, passed over, by whom. */
 import { compareParts } from '../../bench/compare.ts';
 import { findPoint, findState } from '../../inspect/points.ts';
-import { symptomNames } from '../../inspect/suspects.ts';
+import { symptomNames } from '../../inspect/symptoms.ts';
 import { springFinding } from '../findings.ts';
 import { declinedWork } from '../plan.ts';
 import { trayItems } from '../work-owed.ts';

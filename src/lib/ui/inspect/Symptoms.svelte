@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { axleOf, type Axle } from '$core/height/corners';
-	import { suspicion, symptomKeys, symptomNames, type SymptomKey } from '$core/inspect/suspects';
+	import { suspicion } from '$core/inspect/suspects';
+	import { symptomKeys, symptomNames, type SymptomKey } from '$core/inspect/symptoms';
 	import { symptomsIn } from '$core/inspect/heard';
 	import { currentJob } from '$lib/client/job-state.svelte';
 

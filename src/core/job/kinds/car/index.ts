@@ -1,4 +1,3 @@
-import { vehicle } from '../../../schema/kept.ts';
 import { carAt } from '../../book/entry.ts';
 import { defineKind } from '../../book/kind.ts';
 

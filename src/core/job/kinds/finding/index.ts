@@ -1,6 +1,5 @@
 import { axleOf, cornerNames, type Corner } from '../../../height/corners.ts';
 import { findPoint, inspectionPoints } from '../../../inspect/points.ts';
-import { corner } from '../../../schema/kept.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind, type Draft } from '../../book/kind.ts';
 import type { JobRecord } from '../../record.ts';

@@ -1,6 +1,5 @@
 import { axleOf, type Corner } from '../../../height/corners.ts';
 import type { FollowingStep, JointProgramme } from '../../../fastener/joint-programme.ts';
-import { thread } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';

@@ -1,6 +1,5 @@
 import { cornerNames, type Corner } from '../../../height/corners.ts';
 import { loadMethodNames, type LoadMethod } from '../../../procedure/facts.ts';
-import { method } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';

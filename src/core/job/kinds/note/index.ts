@@ -1,4 +1,3 @@
-import { text } from '../../../schema/fields.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 

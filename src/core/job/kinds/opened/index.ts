@@ -1,4 +1,3 @@
-import { vehicle } from '../../../schema/kept.ts';
 import { defineKind } from '../../book/kind.ts';
 
 /** The first entry of every book. */

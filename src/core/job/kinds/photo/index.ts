@@ -1,5 +1,4 @@
 import { cornerNames } from '../../../height/corners.ts';
-import { corner } from '../../../schema/kept.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 

@@ -1,6 +1,5 @@
 import { cornerNames, type Corner } from '../../../height/corners.ts';
 import { checkHeight, schools, type SchoolKey } from '../../../height/schools.ts';
-import { phase, school } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { invalid, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';

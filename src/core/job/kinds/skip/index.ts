@@ -1,4 +1,3 @@
-import { carState, method } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { defineKind } from '../../book/kind.ts';
 import { jointOf, jointWords, noneSince } from '../torque/joint.ts';

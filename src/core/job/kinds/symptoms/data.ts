@@ -1,4 +1,4 @@
-import type { SymptomKey } from '../../../inspect/suspects.ts';
+import type { SymptomKey } from '../../../inspect/symptoms.ts';
 
 export interface Data {
 	symptoms: SymptomKey[];

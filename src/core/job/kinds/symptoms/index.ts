@@ -1,4 +1,4 @@
-import { symptomNames } from '../../../inspect/suspects.ts';
+import { symptomNames } from '../../../inspect/symptoms.ts';
 import { defineKind } from '../../book/kind.ts';
 
 export const symptoms = defineKind<'symptoms'>({

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { symptomKeys } from '../../../inspect/suspects.ts';
+import { symptomKeys } from '../../../inspect/symptoms.ts';
 import { defineSchemas, wholeCar } from '../../book/kind-schemas.ts';
 
 const kept = () =>

@@ -8,7 +8,6 @@ import {
 	type LoadMethod,
 	type Sight
 } from '../../../procedure/facts.ts';
-import { carState, method } from '../../../schema/kept.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { madeAt, type Command, type Context } from '../../book/entry.ts';
 import { invalid, Problem, refuse } from '../../../problem.ts';
