@@ -1,6 +1,6 @@
 /** The book of a job: notes that stay with the car, its history, what two people said, how little it asks. */
 import { v7 as uuidv7 } from 'uuid';
-import { expect, test } from './shop';
+import { expect, sent, test } from './shop';
 
 const sill = 'Left sill is soft behind the front jacking point';
 
@@ -21,6 +21,7 @@ test('a note stays with the car: in its next job, on its page, until it is taken
 	await expect(notes.getByRole('listitem')).toHaveCount(2);
 	await notes.getByRole('button', { name: /Take it back.*Left sill/ }).click();
 	await expect(notes.getByRole('listitem')).toHaveCount(1);
+	await sent(page);
 
 	await test.step('the signed job of the same car, and the car itself, know', async () => {
 		await mara.goto(earlier);

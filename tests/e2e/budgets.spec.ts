@@ -83,7 +83,10 @@ test('measure and set, front axle: at most 15 taps beside its numbers', async ({
 		const before = await page.getByRole('region', { name: 'In hand' }).innerText();
 		const field = page.locator('#torque');
 		if (await field.isVisible()) {
-			await expect(field).toBeFocused();
+			// Or the joint before gave way to this look meanwhile, which has no number.
+			const ready = () => page.evaluate(() => document.activeElement?.id === 'torque');
+			await expect.poll(async () => (await ready()) || !(await field.isVisible())).toBe(true);
+			if (!(await field.isVisible())) continue;
 			if ((await field.inputValue()) === '') await page.keyboard.type('120');
 		}
 		await pull(page);

@@ -150,7 +150,7 @@ test('a trace from a file is read as it comes', async ({ mara: page }) => {
 		['Rubber wound, sleeve not clamped', 'sleeve is not clamped'],
 		['Screw stretching', 'stretches for good'],
 		['Slip and stick', 'sticking thread'],
-		['Let go and hit again', 'pulled once more']
+		['Let go and hit again', 'Pulled once more']
 	] as const) {
 		await page.getByLabel('Start from').selectOption(sample);
 		await expect(result(page, 'Peak'), sample).toContainText(words);

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { balance } from '../height/balance.ts';
 import { compareHeights } from '../height/compare.ts';
 import type { PerCorner } from '../height/corners.ts';
-import { ok } from '../result.ts';
+import { faulty, ok } from '../result.ts';
 import {
 	axlesSchema,
 	banded,
@@ -19,10 +19,21 @@ const sideVerdict = Joi.string().valid('even', 'uneven', 'needs-a-reason').requi
 const standings = (of: string) =>
 	Joi.array()
 		.items(Joi.number().integer().min(1).max(1000))
-		.length(Joi.ref(of, { adjust: (list: unknown) => (Array.isArray(list) ? list.length : 0) }))
 		.description(
-			`which standing each of ${of} was read at: rolled and settled in between; absent: one`
+			`which standing each of ${of} was read at, as many: rolled and settled in between; absent: one`
 		);
+
+/** Standings are told for each reading, or for none. */
+const unlike = (name: string, readings: readonly number[], at: readonly number[] = readings) =>
+	at.length === readings.length
+		? []
+		: [
+				{
+					field: name,
+					value: at.length,
+					message: `must be as many as the readings (${readings.length})`
+				}
+			];
 
 export const heightComputations: readonly Computation[] = [
 	{
@@ -56,15 +67,21 @@ export const heightComputations: readonly Computation[] = [
 			resolutionMm: number;
 			repeatToleranceMm?: number;
 			stanceMm?: number;
-		}) =>
-			ok(
+		}) => {
+			const faults = [
+				...unlike('beforeStandings', input.beforeMm, input.beforeStandings),
+				...unlike('afterStandings', input.afterMm, input.afterStandings)
+			];
+			if (faults.length) return faulty(...faults);
+			return ok(
 				compareHeights(
 					{ readingsMm: input.beforeMm, standings: input.beforeStandings },
 					{ readingsMm: input.afterMm, standings: input.afterStandings },
 					input.resolutionMm,
 					{ toleranceMm: input.repeatToleranceMm, stanceMm: input.stanceMm }
 				)
-			)
+			);
+		}
 	},
 	banded({
 		name: 'height-balance',
