@@ -52,8 +52,8 @@
 				<li class="py-1.5">
 					<div class="flex items-center gap-2">
 						<span class="me-auto font-medium"
-							>{point.name}{#if looked(point.key)}<span class="text-spruce">
-									✓ looked at</span
+							>{point.name}{#if looked(point.key)}&ensp;<span class="whitespace-nowrap text-spruce"
+									>✓ looked at</span
 								>{/if}</span
 						>
 						<svg viewBox="0 0 72 12" class="h-3 w-18" aria-hidden="true">
