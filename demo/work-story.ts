@@ -1,4 +1,5 @@
 /** The work before the round in the demo's jobs: found, decided, planned, and done up to a step. */
+import { jobAdvice } from '../src/core/job/plan.ts';
 import type { Axle, Corner } from '../src/core/height/corners.ts';
 import type { SymptomKey } from '../src/core/inspect/symptoms.ts';
 import { meanMinutes, stepMinutes } from '../src/core/work/minutes.ts';
@@ -62,7 +63,7 @@ export function tellWork(book: Book, story: WorkStory, { say, now, key }: Teller
 	for (const [axle, scope] of Object.entries(story.scope ?? {})) keep('scope', axle, scope);
 	if (story.strategy) keep('strategy', 'car', { ...usualStrategy, ...story.strategy });
 	if (!story.scope) return;
-	for (const line of book.job.advice(usualCosts)) {
+	for (const line of jobAdvice(book.job.record, usualCosts)) {
 		if (line.kind === 'watch') continue;
 		const declined = story.declined?.includes(line.id);
 		keep('decision', line.id, {

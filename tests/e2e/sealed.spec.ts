@@ -438,6 +438,8 @@ test('what is half typed in a form is there after a reload', async ({ mara: page
 		[`/cars/${vehicle.id}`, ['Change the car'], 'Modifications', 'Half a mod'],
 		[`${url}/edit`, [], 'Complaint', 'Half another'],
 		[url, ['Add a note'], 'What should the next one know?', 'Half a note'],
+		[`${bench}/look?corner=FL`, [], 'Seen something? Say it', 'link lo'],
+		[`${bench}/hand-over/customer`, [], 'A sentence of your own', 'Half a sentence'],
 		[`${url}/measure?corner=FL`, [], '#reading', '36'],
 		[`${url}/measure?corner=FL`, ['Note it'], 'Fuel', 'half'],
 		[`${url}/set`, ['Add a joint'], 'Name', 'Half a joint'],

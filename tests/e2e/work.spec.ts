@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import type { Corner } from '../../src/core/height/corners';
 import { bookOf, expect, test } from './shop';
+import { toGo, walkToTheRound } from './walk';
 
 const now = () => new Date().toISOString();
 
@@ -50,90 +51,6 @@ async function say(page: Page, url: string, kind: string, subject: string, said:
 	const data = { id: uuidv7(), kind, subject, data: said, enteredAt: now() };
 	const answer = await page.request.post(`/api/v1${url}/entries`, { data });
 	expect(answer.status(), await answer.text()).toBe(201);
-}
-
-/** How many steps are left, whatever else is: a part that was compared is to be fitted from then on. */
-async function toGo(page: Page): Promise<number> {
-	const said = await page.getByText(/left to do here/).innerText();
-	return Number((/(\d+) steps?/.exec(said) ?? /^(\d+)/.exec(said))![1]);
-}
-
-/** What the bench page wants before a step there counts. */
-async function atTheBench(page: Page, title: string): Promise<void> {
-	await page.getByRole('link', { name: /To the bench page/ }).click();
-	await expect(page.getByRole('group', { name: 'At the bench' })).toBeVisible();
-	const at = (name: string) => page.getByRole('group', { name: 'At the bench' }).getByText(name);
-	if (/Old part/.test(title)) {
-		const dimensions = {
-			Damper: ['Length extended', 'Length compressed'],
-			// A broken one has no free length.
-			Spring: ['Outer diameter', 'Wire diameter']
-		};
-		for (const [part, names] of Object.entries(dimensions)) {
-			const panel = page.getByRole('region', { name: `${part}, old against new` });
-			if (!(await panel.isVisible())) continue;
-			for (const name of names) {
-				for (const which of ['old', 'new']) {
-					await panel.getByLabel(`${name}, ${which}`).fill('320');
-				}
-			}
-			await panel.getByRole('button', { name: 'It fits' }).click();
-			await expect(panel.getByText('fits', { exact: true })).toBeVisible();
-		}
-	} else if (/Spring compressed/.test(title)) {
-		await at('Compressor').click();
-		const values = {
-			Wire: '12.5 mm',
-			'Active coils': '5.5',
-			Rate: '25 N/mm',
-			'Free length': '330 mm',
-			'Length in the strut': '250 mm',
-			'Coils between the hooks': '4'
-		};
-		for (const [name, value] of Object.entries(values)) {
-			await page.getByLabel(name, { exact: true }).fill(value);
-		}
-		await page.getByRole('button', { name: 'All turns are on' }).click();
-		await page.getByLabel(/turns loosely in its seat/).check();
-		await page.getByRole('button', { name: /Free: the shaft nut may come off/ }).click();
-		await expect(page.getByText('✓ Seen free')).toBeVisible();
-	} else {
-		await at(/stacked/.test(title) ? 'Put together' : 'Prime').click();
-		await page.getByLabel('Priming strokes').fill('4');
-		await page.getByLabel('Comes out, old').focus();
-		await expect(page.getByText('primed with 4 strokes')).toBeVisible();
-		const on = page.getByRole('button', { name: 'It is on, that way' });
-		for (let i = 0; i < 12 && (await on.isVisible()); i++) {
-			const name = await page.locator('p.font-bold').innerText();
-			await on.click();
-			await expect(page.getByText(`✓ ${name}`)).toBeVisible();
-		}
-	}
-	const stage = page.getByRole('navigation', { name: 'In this stage' });
-	await stage.getByRole('link', { name: 'Steps' }).click();
-}
-
-/** Steps done one after the other until the round takes over. */
-async function walkToTheRound(page: Page, url: string): Promise<string[]> {
-	await page.goto(`${url}/work`);
-	const card = page.getByRole('region', { name: 'The step in hand' });
-	const done: string[] = [];
-	for (let i = 0; i < 90; i++) {
-		await expect(card).toBeVisible();
-		if (await card.getByRole('link', { name: /Into the torque round/ }).isVisible()) return done;
-		const left = await toGo(page);
-		const title = await card.getByRole('heading', { level: 1 }).innerText();
-		if (await card.getByText('The bench still wants').isVisible()) await atTheBench(page, title);
-		await expect(card.getByRole('heading', { level: 1 })).toHaveText(title);
-		const gate = card.getByRole('checkbox');
-		if (await gate.isVisible()) await gate.check();
-		const words = card.getByLabel('Where they stand');
-		if (await words.isVisible()) await words.fill('sill seams, both sides');
-		await card.getByRole('button', { name: 'Done, next step' }).click();
-		await expect.poll(() => toGo(page)).toBeLessThan(left);
-		done.push(title);
-	}
-	throw new Error('The steps never came to the round');
 }
 
 const journeys: {

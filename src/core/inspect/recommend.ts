@@ -6,8 +6,9 @@ import { formatNumber } from '../units/format.ts';
 import type { RustGrade, WorkScope } from '../work/scope.ts';
 import { axlePlans } from '../work/scope.ts';
 import { loosenedJoints } from '../work/steps.ts';
+import { lineKinds, type LineKind } from './advice.ts';
 import { contingency, type ContingencyAnswer } from './contingency.ts';
-import { findPoint, findState, partKeys, partNames, type PartKey } from './points.ts';
+import { findPoint, findState, partNames, type PartKey } from './points.ts';
 
 export interface Finding {
 	corner: Corner;
@@ -28,27 +29,6 @@ export interface SagFinding {
 	cannotSeparate: readonly string[];
 }
 
-export const lineKinds = [
-	'renew',
-	'with-it',
-	'hardware',
-	'shelf',
-	'align',
-	're-set',
-	'watch'
-] as const;
-export type LineKind = (typeof lineKinds)[number];
-
-export const lineKindNames: Readonly<Record<LineKind, string>> = {
-	renew: 'Renew',
-	'with-it': 'Goes with it',
-	hardware: 'One-time fasteners',
-	shelf: 'On the shelf before it starts',
-	align: 'Afterwards',
-	're-set': 'Set anew at ride height',
-	watch: 'Look again'
-};
-
 export interface Recommendation {
 	/** The same advice has the same id however often it is worked out. */
 	id: string;
@@ -61,23 +41,6 @@ export interface Recommendation {
 	reasons: string[];
 	risk?: ContingencyAnswer;
 }
-
-/** What an advice's id says of it: its kind, the part it speaks of, where. */
-export function readAdvice(id: string): {
-	kind: LineKind;
-	part?: PartKey;
-	axle?: Axle;
-	corner?: Corner;
-} {
-	const [kind, what, where] = id.split(':') as [LineKind, string, string | undefined];
-	const corner = allCorners.find((one) => one === where);
-	const axle = corner ? axleOf(corner) : axles.find((one) => one === where);
-	const part = partKeys.find((one) => one === what);
-	return { kind, ...(part && { part }), ...(axle && { axle }), ...(corner && { corner }) };
-}
-
-/** The advice to set anew what nobody touches. */
-export const resetAdvice = (axle: Axle): string => `re-set:bushes:${axle}`;
 
 export interface RecommendInput {
 	layouts: Record<Axle, Layout>;
@@ -101,7 +64,6 @@ const linkBreaks: Readonly<Record<RustGrade, number>> = {
 
 /** Mounts and bearings are renewed with a strut from here on, km. Common practice, no source. */
 const mountLifeKm = 100_000;
-const axles = ['front', 'rear'] as const satisfies readonly Axle[];
 const axleWords: Readonly<Record<Axle, string>> = { front: 'front', rear: 'rear' };
 const cornersOf = (axle: Axle) => allCorners.filter((corner) => axleOf(corner) === axle);
 const inPairs: readonly PartKey[] = ['damper', 'spring'];

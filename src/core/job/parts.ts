@@ -1,7 +1,7 @@
 /** Parts of a job, each with how far it is. */
 import { fittingSteps, partLines, type AcceptedPart, type PartLine } from '../bench/parts.ts';
 import { axleOf, corners } from '../height/corners.ts';
-import { readAdvice } from '../inspect/recommend.ts';
+import { readAdvice } from '../inspect/advice.ts';
 import { axlePlans, type WorkScope } from '../work/scope.ts';
 import type { WorkStep } from '../work/step.ts';
 import { workSteps } from '../work/steps.ts';

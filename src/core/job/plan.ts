@@ -1,14 +1,14 @@
 /** The plan of a job for pages: advice, what was decided on it, what becomes of old parts. */
-import type { Axle } from '../height/corners.ts';
+import { perCorner, type Axle, type Corner } from '../height/corners.ts';
 import { oldParts, type OldPart } from '../inspect/old-parts.ts';
-import type { Recommendation } from '../inspect/recommend.ts';
-import { axlePlans } from '../work/scope.ts';
+import { recommend, type RecommendInput, type Recommendation } from '../inspect/recommend.ts';
+import { axlePlans, type WorkScope } from '../work/scope.ts';
 import type { ShopCosts } from './costs.ts';
 import type { JobRecord } from './record.ts';
 import { viewJob } from './view.ts';
 import { scopeSaid } from './scope.ts';
 import { findingsOf } from './findings.ts';
-import { adviceOn } from './work.ts';
+import { sagFinding, sagOf } from './sag.ts';
 import type { DecisionState } from './kinds/decision/data.ts';
 import { WorkBook } from './work-book.ts';
 
@@ -21,7 +21,7 @@ export interface AdviceLine extends Recommendation {
 export function jobAdvice(record: JobRecord, costs: ShopCosts): AdviceLine[] {
 	const book = new WorkBook(record.entries);
 	const scope = scopeSaid(record, book);
-	return adviceOn(record, viewJob(record), { book, scope }, costs).map((line): AdviceLine => {
+	return adviceOn(record, book, scope, costs).map((line): AdviceLine => {
 		const { state = 'open', reason = '' } = book.get('decision', line.id) ?? {};
 		return { ...line, state, reason };
 	});
@@ -34,7 +34,7 @@ export function oldPartsOf(record: JobRecord, axle: Axle, costs: ShopCosts): Old
 	const scope = { ...now, strategy: { ...now.strategy, assembly: 'rebuild' as const } };
 	const plan = axlePlans(scope).find((one) => one.axle === axle);
 	if (!plan) return [];
-	const lines = adviceOn(record, viewJob(record), { book, scope }, costs).map((line) => ({
+	const lines = adviceOn(record, book, scope, costs).map((line) => ({
 		...line,
 		declined: book.get('decision', line.id)?.state === 'declined'
 	}));
@@ -47,3 +47,43 @@ export const declinedWork = (record: JobRecord): { title: string; reason: string
 		.of('decision')
 		.filter(({ data }) => data.state === 'declined')
 		.map(({ data: { title, reason } }) => ({ title, reason }));
+
+/** Advice on a job as its book stands. */
+function adviceOn(
+	record: JobRecord,
+	book: WorkBook,
+	scope: WorkScope,
+	costs: ShopCosts
+): Recommendation[] {
+	const view = viewJob(record);
+	const deviation = perCorner((corner) => {
+		const { before, target } = view.corners[corner];
+		const known =
+			before && target && !['before', 'other-side'].includes(target.source)
+				? before.meanMm - target.heightMm
+				: 0;
+		return known;
+	});
+	const sag = sagOf(record, view);
+	const input: RecommendInput = {
+		layouts: scope.layouts,
+		scope,
+		findings: findingsOf(book),
+		bounces: book.of('bounce').map(({ subject, data }) => ({
+			corner: subject as Corner,
+			movements: data.movements ?? undefined,
+			dampingRatio: data.dampingRatio,
+			expanded: data.expanded
+		})),
+		...(sag && sag.verdict !== 'sound' && { sag: sagFinding(sag) }),
+		...(record.odometerKm !== null && { distanceKm: record.odometerKm }),
+		deviationMm: deviation,
+		shelf: {
+			waitHours: costs.partWaitHours,
+			waitPerHour: costs.waitPerHour,
+			linkPrice: costs.linkPrice,
+			returnLoss: costs.returnLoss
+		}
+	};
+	return recommend(input);
+}

@@ -1,7 +1,7 @@
 /** What is to be renewed on a job's car, from its book, and which of its steps are left. */
 import type { Axle } from '../height/corners.ts';
 import { rustFound } from '../inspect/points.ts';
-import { resetAdvice } from '../inspect/recommend.ts';
+import { resetAdvice } from '../inspect/advice.ts';
 import { findLayout } from '../layout/catalogue.ts';
 import type { Layout } from '../layout/types.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';

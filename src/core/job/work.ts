@@ -1,8 +1,7 @@
 /** What the core makes of the work's book: scope, order, what is done, what is owed. Shared by pages and server. */
 import { compareParts } from '../bench/compare.ts';
 import { checkStack, checkUnit, stackOf } from '../bench/stack.ts';
-import { axleOf, perCorner, type Corner } from '../height/corners.ts';
-import { recommend, type RecommendInput, type Recommendation } from '../inspect/recommend.ts';
+import { axleOf, type Corner } from '../height/corners.ts';
 import { readCompressorInput, springCompressor } from '../spring/compressor.ts';
 import { learnedPace, stepMinutes, type Learned, type TimedKind } from '../work/minutes.ts';
 import type { StepKind } from '../work/kinds.ts';
@@ -12,10 +11,8 @@ import type { WorkStep } from '../work/step.ts';
 import type { Minutes } from '../work/terms.ts';
 import type { Joint } from './model.ts';
 import type { JobRecord } from './record.ts';
-import type { ShopCosts } from './costs.ts';
-import { sagFinding, sagOf } from './sag.ts';
 import { layoutsOf, scopeOf } from './scope.ts';
-import { findingsOf, springFinding } from './findings.ts';
+import { springFinding } from './findings.ts';
 import { loadedStanding, viewJob, type JobView } from './view.ts';
 import { WorkBook } from './work-book.ts';
 import type { TwistLimits } from '../bush/verdict.ts';
@@ -134,43 +131,4 @@ function comparisonWants(book: WorkBook, corner: Corner, scope: WorkScope): stri
 		if (kept.outcome === 'returned') return [`the ${part} went back: compare the next one`];
 		return [`${part}: ${words.toLowerCase()}`];
 	});
-}
-
-/** Advice on a job as its book stands. */
-export function adviceOn(
-	record: JobRecord,
-	view: JobView,
-	{ book, scope }: Pick<WorkView, 'book' | 'scope'>,
-	costs: ShopCosts
-): Recommendation[] {
-	const deviation = perCorner((corner) => {
-		const { before, target } = view.corners[corner];
-		const known =
-			before && target && !['before', 'other-side'].includes(target.source)
-				? before.meanMm - target.heightMm
-				: 0;
-		return known;
-	});
-	const sag = sagOf(record, view);
-	const input: RecommendInput = {
-		layouts: scope.layouts,
-		scope,
-		findings: findingsOf(book),
-		bounces: book.of('bounce').map(({ subject, data }) => ({
-			corner: subject as Corner,
-			movements: data.movements ?? undefined,
-			dampingRatio: data.dampingRatio,
-			expanded: data.expanded
-		})),
-		...(sag && sag.verdict !== 'sound' && { sag: sagFinding(sag) }),
-		...(record.odometerKm !== null && { distanceKm: record.odometerKm }),
-		deviationMm: deviation,
-		shelf: {
-			waitHours: costs.partWaitHours,
-			waitPerHour: costs.waitPerHour,
-			linkPrice: costs.linkPrice,
-			returnLoss: costs.returnLoss
-		}
-	};
-	return recommend(input);
 }

@@ -1,8 +1,6 @@
 /** A job: its book, and everything that follows from it, each asked and computed once. */
 import type { TimedKind } from '../../work/minutes.ts';
 import { jobParts, type JobPart } from '../parts.ts';
-import { jobAdvice, type AdviceLine } from '../plan.ts';
-import type { ShopCosts } from '../costs.ts';
 import type { JobRecord } from '../record.ts';
 import { viewJob, type JobView } from '../view.ts';
 import { viewWork, type WorkView } from '../work.ts';
@@ -37,10 +35,6 @@ export class Job {
 	/** Scope, order of work, what is done and what comes next. */
 	get work(): WorkView {
 		return (this.#work ??= viewWork(this.record, this.record.limits, this.#timed, this.view));
-	}
-
-	advice(costs: ShopCosts): AdviceLine[] {
-		return jobAdvice(this.record, costs);
 	}
 
 	get parts(): JobPart[] {

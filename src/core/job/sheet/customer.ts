@@ -2,7 +2,7 @@
 import { cornerNames, corners, type Corner } from '../../height/corners.ts';
 import { plainPoint } from '../../inspect/plain.ts';
 import { findPoint, findState } from '../../inspect/points.ts';
-import { readAdvice } from '../../inspect/recommend.ts';
+import { readAdvice } from '../../inspect/advice.ts';
 import { retorqueAfterKm, retorqueDue } from '../../procedure/retorque.ts';
 import { formatNumber } from '../../units/format.ts';
 import { jobParts } from '../parts.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
-	import { lineKindNames, lineKinds } from '$core/inspect/recommend';
+	import { lineKindNames, lineKinds } from '$core/inspect/advice';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { ShopCosts } from '$core/job/costs';
 	import { showMoney } from '$core/job/costs';

@@ -1,4 +1,4 @@
-import { readAdvice } from '../../../inspect/recommend.ts';
+import { readAdvice } from '../../../inspect/advice.ts';
 import type { PartKey } from '../../../inspect/points.ts';
 import type { AxleScope } from '../../../work/scope.ts';
 import { defineKind, type Draft } from '../../book/kind.ts';
