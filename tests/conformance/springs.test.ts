@@ -57,6 +57,8 @@ describe('coil spring rate', () => {
 			shearModulusGPa: 79.5
 		});
 		expect(valueOf(found).rateNPerMm).toBeCloseTo(valueOf(bare).rateNPerMm, 9);
+		// EN 13906-1 (from memory), ends not ground, over the paint: (n_t + 1.5)·d.
+		expect(valueOf(found).solidLengthMm).toBeCloseTo(8 * 12.4, 9);
 	});
 });
 

@@ -26,8 +26,12 @@ export class FirstAnswers {
 		this.#asked.set(name, count + 1);
 		const place = `${name} ${count}`;
 		if (core) {
-			const result = core.compute(core.findComputation(name)!, input);
-			if (result.ok) this.#answers[place] = result.value;
+			try {
+				const result = core.compute(core.findComputation(name)!, input);
+				if (result.ok) this.#answers[place] = result.value;
+			} catch {
+				// What breaks here breaks in the worker too, and is said there; the page is drawn all the same.
+			}
 		}
 		return this.#answers[place] as T | undefined;
 	}
