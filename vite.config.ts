@@ -37,6 +37,11 @@ export default defineConfig({
 							groups: [
 								{ name: 'page', test: inEveryPage, minShareCount: 9, priority: 3 },
 								{
+									name: 'drawn',
+									test: /src\/lib\/ui\/(trace|chart|rack\/ListenTo)|device-desk/,
+									minShareCount: 3
+								},
+								{
 									name: 'computed',
 									test: /node_modules\/(d3|internmap|comlink)|src\/lib\/client\/(live|run|compute)\./,
 									minShareCount: 2,

@@ -15,7 +15,7 @@
 	let drawingsOpen = $state(false);
 	provideUnits(() => data.units);
 	provideClock(() => data.shop.clock);
-	const answers = provideFirstAnswers();
+	const answers = provideFirstAnswers(page.url);
 	onMount(() => {
 		answers.end();
 		// From here on what is touched and typed is heard.

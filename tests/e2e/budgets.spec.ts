@@ -191,7 +191,7 @@ test('the first view and a job’s board are within their budgets', async ({
 		expect(one.htmlKb).toBeLessThan(90);
 	}
 	for (const one of [desk, board]) expect(one.files).toBeLessThan(25);
-	for (const one of others) expect(one.files).toBeLessThan(28);
+	for (const one of others) expect(one.files).toBeLessThan(27);
 });
 
 test('a drawing is saved under the name of its car, job and day', async ({

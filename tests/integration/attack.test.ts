@@ -8,8 +8,8 @@ import { useServer } from './server.ts';
 
 const server = useServer('attack');
 
-/** Less than a second, also on a busy machine: what is cured took from one to twelve seconds. */
-const soonMs = 900;
+/** As much of half a second as a busy machine may take of it: what is cured took from one to twelve seconds. */
+const soonMs = 500;
 
 const unknownKeys = (bytes: number) => {
 	const one = (i: number) => `"key${i}":1`;

@@ -16,8 +16,12 @@ export class FirstAnswers {
 	readonly #answers: Record<string, unknown>;
 	readonly #asked = new Map<string, number>();
 
-	constructor(answers: Record<string, unknown> = {}) {
+	/** What anybody may ask by a link is not computed on the server's own thread. */
+	readonly #computes: boolean;
+
+	constructor(answers: Record<string, unknown> = {}, computes = true) {
 		this.#answers = answers;
+		this.#computes = computes;
 	}
 
 	/** @returns nothing where the input has no answer, or the page is open already */
@@ -25,7 +29,7 @@ export class FirstAnswers {
 		const count = this.#asked.get(name) ?? 0;
 		this.#asked.set(name, count + 1);
 		const place = `${name} ${count}`;
-		if (core) {
+		if (core && this.#computes) {
 			try {
 				const result = core.compute(core.findComputation(name)!, input);
 				if (result.ok) this.#answers[place] = result.value;
@@ -50,10 +54,15 @@ export class FirstAnswers {
 	}
 }
 
-/** Around everything that computes. */
-export function provideFirstAnswers(): FirstAnswers {
+/**
+ * Around everything that computes.
+ *
+ * @param url of the page: a bench whose numbers come with its link leaves them to the worker
+ */
+export function provideFirstAnswers(url: URL): FirstAnswers {
+	const computes = !(url.pathname.startsWith('/workbench') && url.search);
 	const text = core ? '{}' : (document.getElementById(scriptId)?.textContent ?? '{}');
-	return setContext(key, new FirstAnswers(JSON.parse(text) as Record<string, unknown>));
+	return setContext(key, new FirstAnswers(JSON.parse(text) as Record<string, unknown>, computes));
 }
 
 /** What the page brought for this question; while a component is made. */

@@ -70,7 +70,7 @@ const shown = ({ status, message: title, faults, extra }: Problem): Refusal => (
 class Checks {
 	read = $state.raw<typeof readCommand>();
 
-	/** Where the network is gone before they came, the server is the first to check. */
+	/** Of what is said before they came, the server is the first to check. */
 	async fetch(): Promise<void> {
 		await import('$core/job/book/command').then(
 			({ readCommand }) => (this.read = readCommand),
@@ -204,8 +204,9 @@ export class JobState {
 		{ stays = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
 		const body = { ...this.#command(kind, subject, data), ...more, seen };
-		if (!checks.read) await outbox.meanwhile(checks.fetch());
-		if (checks.read) {
+		// Nothing that is said waits for the checks to be fetched: it is kept at once, and the server checks it.
+		if (!checks.read) void checks.fetch();
+		else {
 			const here = this.#decided(checks.read, this.#job, body);
 			if (!here.ok) return here.refusal;
 		}

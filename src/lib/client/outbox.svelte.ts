@@ -43,7 +43,7 @@ class Outbox {
 	entries = $state<Entry[]>([]);
 	/** Who is signed in here; nobody: nothing is sent. */
 	person = $state.raw<Maker>();
-	/** Said, and about to stand here: being checked or kept. */
+	/** Said, and being kept: about to stand among the entries. */
 	making = $state(0);
 	/** What an earlier page left behind has been read. */
 	opened = $state(false);
@@ -97,16 +97,6 @@ class Outbox {
 		this.entries.push(entry);
 		await this.send();
 		return this.entries.find((one) => one.id === body.id)?.refusal;
-	}
-
-	/** Something that is said is under way. */
-	async meanwhile(work: Promise<void>): Promise<void> {
-		this.making++;
-		try {
-			await work;
-		} finally {
-			this.making--;
-		}
 	}
 
 	drop(id: string): void {
