@@ -472,6 +472,8 @@ interface Story {
 	/** Corner whose bushes were first clamped at this hub to arch. */
 	wound?: { corner: Corner; hubToArchMm: number };
 	wheels?: boolean;
+	/** Bounced by eye, driven and looked over before it went. */
+	checked?: { movements: number; at: string };
 	sign?: { by: Handle; reason?: string };
 	/** The work before the round. */
 	book?: WorkStory;
@@ -494,6 +496,7 @@ const stories: Story[] = [
 		bushes: 'set',
 		method: 'on-wheels',
 		wheels: true,
+		checked: { movements: 1, at: '9 km, 30 and 80 km/h' },
 		sign: { by: 'tomas' }
 	},
 	{
@@ -877,7 +880,13 @@ function tell(story: Story): Book {
 	if (story.book) tellWork(book, story.book, { say, now, key });
 	tighten(book, say, story, now);
 	read(say, story, 'after', now);
-	const { sign } = story;
+	const { sign, checked } = story;
+	if (checked) {
+		for (const corner of story.work)
+			say('bounce', `${corner}/after`, { movements: checked.movements });
+		say('checked', 'drive', { state: 'good', words: '', at: checked.at }, { at: now(900) });
+		say('checked', 'marks', { state: 'good', words: '', at: '' });
+	}
 	if (sign) {
 		const over = book.job.view.standing.owed.map((item) => ({
 			item: owedLine(item),

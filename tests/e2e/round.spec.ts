@@ -28,12 +28,21 @@ async function step(page: Page, how: 'keyboard' | 'touch'): Promise<void> {
 		if (how === 'keyboard') await page.keyboard.press('Enter');
 		else await page.getByRole('button', { name: 'Record the reading' }).tap();
 	} else if (how === 'keyboard') {
+		await ready(page);
 		await page.keyboard.press('Enter');
 	} else {
 		await (await nextButton(page)).tap();
 	}
 	await expect.poll(() => standing(page), { intervals: [25, 25, 50, 100] }).not.toBe(before);
 }
+
+/** What Enter does next has the focus: a moment after it is drawn. */
+const ready = (page: Page) =>
+	expect
+		.poll(() => page.evaluate(() => document.activeElement !== document.body), {
+			intervals: [10, 25, 50]
+		})
+		.toBe(true);
 
 /** What is to be touched: an answer that is asked for, else the record. */
 async function nextButton(page: Page): Promise<Locator> {
@@ -175,6 +184,7 @@ test('passed over with a reason, undone by a row of its own, and the server kill
 		await step(page, 'keyboard');
 		await step(page, 'keyboard');
 		await sent(page);
+		await expect(page.getByText('Step 2 of 10')).toBeVisible();
 		shop.kill();
 		for (let i = 0; i < 3; i++) await step(page, 'keyboard');
 		await expect(page.getByText('3 kept here, waiting for the server')).toBeVisible();

@@ -218,6 +218,13 @@ export const makers: { [K in KindName]: Maker | null } = {
 			data: { torqueId: off?.id ?? uuidv7(), reason: 'the arm is renewed next week' }
 		};
 	},
+	checked: (g) => {
+		const state = oneOf(g, ['good', 'bad', 'open'] as const);
+		return {
+			subject: oneOf(g, ['drive', 'marks']),
+			data: { state, words: state === 'bad' ? 'knock front left' : '', at: '' }
+		};
+	},
 	down: (g) => ({ subject: 'car', data: { onWheels: g(fc.boolean) } }),
 	addendum: () => ({ subject: 'car', data: { reason: 'a height was typed for the wrong side' } }),
 	skip: (g, { joints }) => ({

@@ -1,5 +1,5 @@
 /** The plan of a job for pages: advice, what was decided on it, what becomes of old parts. */
-import { perCorner, type Axle, type Corner } from '../height/corners.ts';
+import { perCorner, type Axle } from '../height/corners.ts';
 import { oldParts, type OldPart } from '../inspect/old-parts.ts';
 import { recommend, type RecommendInput, type Recommendation } from '../inspect/recommend.ts';
 import { axlePlans, type WorkScope } from '../work/scope.ts';
@@ -7,7 +7,7 @@ import type { ShopCosts } from './costs.ts';
 import type { JobRecord } from './record.ts';
 import { viewJob } from './view.ts';
 import { scopeSaid } from './scope.ts';
-import { findingsOf } from './findings.ts';
+import { bouncesOf, findingsOf } from './findings.ts';
 import { sagFinding, sagOf } from './sag.ts';
 import type { DecisionState } from './kinds/decision/data.ts';
 import { WorkBook } from './work-book.ts';
@@ -69,12 +69,7 @@ function adviceOn(
 		layouts: scope.layouts,
 		scope,
 		findings: findingsOf(book),
-		bounces: book.of('bounce').map(({ subject, data }) => ({
-			corner: subject as Corner,
-			movements: data.movements ?? undefined,
-			dampingRatio: data.dampingRatio,
-			expanded: data.expanded
-		})),
+		bounces: bouncesOf(book, 'before'),
 		...(sag && sag.verdict !== 'sound' && { sag: sagFinding(sag) }),
 		...(record.odometerKm !== null && { distanceKm: record.odometerKm }),
 		deviationMm: deviation,

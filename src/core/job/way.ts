@@ -15,7 +15,7 @@ export interface Next {
 	/** The step of the order of work, where it is one. */
 	stepId?: string;
 	/** Which page of the stage; absent: its first. */
-	page?: 'bench' | 'parts' | 'corner';
+	page?: 'bench' | 'parts' | 'corner' | 'drive';
 }
 
 interface WayOptions {
@@ -31,8 +31,12 @@ function firstOf(
 ): OwedItem | undefined {
 	const [first, ...more] = owed.filter((item) => item.stage === stage);
 	if (!first || (stage !== 'measure' && stage !== 'check')) return first;
-	return [first, ...more].reduce((a, b) =>
-		walk.indexOf(b.corner) < walk.indexOf(a.corner) ? b : a
+	const heights = [first, ...more].filter(({ kind }) => kind !== 'check');
+	return (
+		heights.reduce<OwedItem | undefined>(
+			(a, b) => (!a || walk.indexOf(b.corner) < walk.indexOf(a.corner) ? b : a),
+			undefined
+		) ?? first
 	);
 }
 
@@ -65,6 +69,8 @@ export function nextOf(
 	const set = nextToSet(record, owed);
 	if (set) return set;
 	const check = first('check');
+	if (check?.kind === 'check')
+		return { stage: 'check', page: 'drive', text: 'Look again at the end' };
 	if (check) return heights(check, 'after');
 	const left = first('work') ?? first('plan') ?? measure;
 	if (!left) return { stage: 'hand-over', text: 'Look over the sheet and sign' };

@@ -45,7 +45,14 @@ export function workOwed(record: JobRecord): WorkOwed[] {
 			text: `${who} said different things: say which counts`
 		};
 	});
-	return [...stepsOwed(record, book), ...partsOwed(record), ...trays, ...differences, ...looks];
+	return [
+		...stepsOwed(record, book),
+		...partsOwed(record),
+		...trays,
+		...differences,
+		...looks,
+		...checksOwed(book, anywhere)
+	];
 }
 
 /**
@@ -72,6 +79,21 @@ function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
 			return { kind: 'hazard', ...where, text: `${hazard}: “${step.title}”${on} is not done` };
 		});
 }
+
+/** What a drive or the paint marks said against the work stands open until it is looked at again and good. */
+const checksOwed = (book: WorkBook, corner: Corner): WorkOwed[] =>
+	book.of('checked').flatMap(({ subject, data: { state, words } }): WorkOwed[] =>
+		state === 'bad'
+			? [
+					{
+						kind: 'check',
+						stage: 'check',
+						corner,
+						text: `${subject === 'drive' ? 'On the drive' : 'A paint mark has moved'}: ${words}; put it right and look again`
+					}
+				]
+			: []
+	);
 
 /** Parts that are neither in nor back. A new fastener is asked for at its joint. */
 const partsOwed = (record: JobRecord): WorkOwed[] =>

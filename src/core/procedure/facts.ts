@@ -80,7 +80,7 @@ export interface TorqueFact {
 /** Something that the work itself owes to a signature. */
 export interface WorkOwed {
 	/** hazard: something stands about under load or in the air until a step is done. */
-	kind: 'step' | 'hazard' | 'part' | 'tray' | 'work';
+	kind: 'step' | 'hazard' | 'part' | 'tray' | 'work' | 'check';
 	stage: Stage;
 	corner: Corner;
 	/** The whole sentence, without the corner. */

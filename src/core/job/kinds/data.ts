@@ -5,6 +5,7 @@ import type * as Arm from './arm-spring/data.ts';
 import type * as Bounce from './bounce/data.ts';
 import type * as Car from './car/data.ts';
 import type * as Carried from './carried/data.ts';
+import type * as Checked from './checked/data.ts';
 import type * as Comparison from './comparison/data.ts';
 import type * as Compressor from './compressor/data.ts';
 import type * as ConditionsOf from './conditions/data.ts';
@@ -72,6 +73,7 @@ export interface KindData {
 	hardware: Hardware.Data;
 	accepted: Accepted.Data;
 	down: Down.Data;
+	checked: Checked.Data;
 	skip: Skip.Data;
 	note: Note.Data;
 	handout: Handout.Data;

@@ -6,6 +6,7 @@ import { armSpring } from './arm-spring/index.ts';
 import { bounce } from './bounce/index.ts';
 import { car } from './car/index.ts';
 import { carried } from './carried/index.ts';
+import { checked } from './checked/index.ts';
 import { comparison } from './comparison/index.ts';
 import { compressor } from './compressor/index.ts';
 import { conditions } from './conditions/index.ts';
@@ -74,6 +75,7 @@ const registry = {
 	hardware,
 	accepted,
 	down,
+	checked,
 	skip,
 	note,
 	handout,

@@ -7,6 +7,7 @@ import { schemas as armSpring } from './arm-spring/schema.ts';
 import { schemas as bounce } from './bounce/schema.ts';
 import { schemas as car } from './car/schema.ts';
 import { schemas as carried } from './carried/schema.ts';
+import { schemas as checked } from './checked/schema.ts';
 import { schemas as comparison } from './comparison/schema.ts';
 import { schemas as compressor } from './compressor/schema.ts';
 import { schemas as conditions } from './conditions/schema.ts';
@@ -74,6 +75,7 @@ export const kindSchemas: Readonly<Record<KindName, KindSchemas>> = {
 	hardware,
 	accepted,
 	down,
+	checked,
 	skip,
 	note,
 	handout,

@@ -80,7 +80,7 @@ function findings({ work: { book } }: Job): { lines: string[]; watch: string[] }
 }
 
 /** Only what is on record as done. */
-function done({ record, view }: Job): string[] {
+function done({ record, view, work }: Job): string[] {
 	const fitted = new Map<string, Corner[]>();
 	for (const { name, corner, status, part } of jobParts(record)) {
 		if (status !== 'fitted' || part === 'hardware') continue;
@@ -100,6 +100,7 @@ function done({ record, view }: Job): string[] {
 	const wheels = states.filter(
 		({ joint, status }) => joint.kind === 'wheel' && status.state === 'torqued'
 	).length;
+	const driven = work.book.get('checked', 'drive')?.state === 'good';
 	return [
 		...[...fitted].map(
 			([name, at]) => `New: ${name.toLowerCase()}${at.length ? `, ${all(at.map(where))}` : ''}.`
@@ -115,7 +116,8 @@ function done({ record, view }: Job): string[] {
 					`${torqued} further ${torqued === 1 ? 'joint was' : 'joints were'} tightened by torque wrench.`
 				]
 			: []),
-		...(wheels ? [`The wheels were tightened by torque wrench, on the ground.`] : [])
+		...(wheels ? [`The wheels were tightened by torque wrench, on the ground.`] : []),
+		...(driven ? ['The car was driven: nothing was heard or felt.'] : [])
 	];
 }
 

@@ -7,6 +7,7 @@ import type { Moments } from '../../units/moments.ts';
 import type { PersonalUnits } from '../../units/personal.ts';
 import type { Job } from '../book/job.ts';
 import { kindOf } from '../kinds/index.ts';
+import { checkedWords } from '../look-again.ts';
 import type { Addendum, Phase, SignOff } from '../model.ts';
 import type { Block, Cell, Sheet, Table } from './document.ts';
 import type { Drawing } from './drawing.ts';
@@ -60,6 +61,7 @@ export function sheetOf(job: Job, { shopName, units, times }: SheetOptions): She
 			...record.addenda.map((addendum, i) => addendumBlock(drawing, addendum, i)),
 			...workBlocks(drawing),
 			heights(drawing),
+			...endChecks(drawing),
 			...worked.map((corner) => jointTable(drawing, corner)),
 			{
 				kind: 'line',
@@ -221,6 +223,14 @@ function readings({ job: { record, view }, name, moment }: Drawing, phase: Phase
 	const who = [...new Set(taken.map(({ personId }) => name(personId)))].join(', ');
 	const last = taken.map(({ takenAt }) => takenAt).sort()[taken.length - 1]!;
 	return `${conditions}; ${taken.length} readings by ${who}, the last ${moment(last)}`;
+}
+
+/** What was bounced, driven and looked at again once the car stood. */
+function endChecks({ job }: Drawing): Block[] {
+	const words = checkedWords(job);
+	return words.length
+		? [{ kind: 'line', label: 'Checked at the end', text: words.join('. ') }]
+		: [];
 }
 
 function stillOpen({ job: { record, view } }: Drawing): Block[] {

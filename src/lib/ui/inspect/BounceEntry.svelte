@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { axleOf, cornerNames, corners, type Corner } from '$core/height/corners';
-	import { damperOf, goodMovements, unlike } from '$core/inspect/dampers';
+	import { damperOf, goodMovements, unlike, type BounceFinding } from '$core/inspect/dampers';
+	import { bounceOf, bounceSubject } from '$core/job/findings';
+	import type { Phase } from '$core/job/model';
 	import type { BounceResult } from '$core/ride/bounce';
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -12,15 +14,17 @@
 	import TextBlock from '../workbench/frame/TextBlock.svelte';
 
 	/** Bounce test of one corner: counted by eye, or a trace of any logger; left against right. */
-	let { corner }: { corner: Corner } = $props();
+	let { corner, phase = 'before' }: { corner: Corner; phase?: Phase } = $props();
 	const job = currentJob();
 	const units = personalUnits();
 	const closed = $derived(job.record.signedAt !== null);
-	const kept = $derived(job.work.book.get('bounce', corner));
+	const subject = $derived(bounceSubject(corner, phase));
+	const kept = $derived(job.work.book.get('bounce', subject));
+	const came = $derived(phase === 'after' ? bounceOf(job.work.book, corner, 'before') : undefined);
 	const other = $derived(
 		corners.find((one) => axleOf(one) === axleOf(corner) && one !== corner) as Corner
 	);
-	const beside = $derived(job.work.book.get('bounce', other));
+	const beside = $derived(bounceOf(job.work.book, other, phase));
 	const counts = [0.5, 1, 1.5, 2, 2.5, 3, 4];
 
 	let open = $state(false);
@@ -34,27 +38,31 @@
 		}
 	}));
 	const b = $derived(text.trim() ? read.value : undefined);
-	const finding = $derived((at: Corner) => {
-		const found = job.work.book.get('bounce', at);
-		return found && { ...found, corner: at, movements: found.movements ?? undefined };
-	});
-	const own = $derived(finding(corner));
+	const own = $derived(bounceOf(job.work.book, corner, phase));
 	const verdict = $derived(own && damperOf(own));
-	const noPair = $derived(unlike(own, finding(other)));
+	const noPair = $derived(unlike(own, beside));
 	const marks = {
 		good: { mark: 'set', word: 'in good order' },
 		doubt: { mark: 'again', word: 'one finding against it' },
 		weak: { mark: 'again', word: 'does not damp' }
 	} as const;
 
+	const inWords = ({ movements, dampingRatio }: BounceFinding) =>
+		[
+			movements !== undefined && `${formatNumber(movements, 1)} movements`,
+			dampingRatio !== undefined && `${formatNumber(dampingRatio, 2)} of critical`
+		]
+			.filter(Boolean)
+			.join(', ');
+
 	const count = (movements: number) =>
-		job.keep('bounce', corner, {
+		job.keep('bounce', subject, {
 			...kept,
 			movements: kept?.movements === movements ? null : movements
 		});
 	async function take() {
 		if (!b) return;
-		await job.keep('bounce', corner, {
+		await job.keep('bounce', subject, {
 			movements: kept?.movements ?? null,
 			dampingRatio: b.dampingRatio,
 			expanded: b.dampingRatioExpanded
@@ -64,10 +72,16 @@
 	}
 </script>
 
-<section class="panel p-3" aria-labelledby="bounce-title">
-	<h2 id="bounce-title" class="text-[17px]">Bounce test</h2>
+<section class="panel p-3" aria-labelledby="bounce-{corner}">
+	<h2 id="bounce-{corner}" class="text-[17px]">
+		{phase === 'after' ? cornerNames[corner] : 'Bounce test'}
+	</h2>
 	<p class="caption">Push down, let go: movements until it stands.</p>
-	<div class="mt-1 flex flex-wrap gap-1.5" role="group" aria-label="Movements">
+	<div
+		class="mt-1 flex flex-wrap gap-1.5"
+		role="group"
+		aria-label="Movements, {cornerNames[corner].toLowerCase()}"
+	>
 		{#each counts as movements (movements)}
 			{@const on = kept?.movements === movements}
 			<button
@@ -83,7 +97,7 @@
 			>
 		{/each}
 	</div>
-	{#if kept && verdict && (kept.movements !== null || kept.dampingRatio !== undefined)}
+	{#if kept && verdict}
 		<p class="mt-2 text-[15px]">
 			<StateMark mark={marks[verdict.verdict].mark} word={marks[verdict.verdict].word} />
 			{#if kept.dampingRatio !== undefined}· {formatNumber(kept.dampingRatio, 2)} of critical ± {formatNumber(
@@ -93,19 +107,9 @@
 		</p>
 		{#if verdict.ask}<p class="text-[15px] text-ochre">◇ {verdict.ask}</p>{/if}
 		<p class="caption">
-			{cornerNames[other]}: {beside &&
-			(beside.movements !== null || beside.dampingRatio !== undefined)
-				? [
-						beside.movements === null
-							? undefined
-							: `${formatNumber(beside.movements, 1)} movements`,
-						beside.dampingRatio === undefined
-							? undefined
-							: `${formatNumber(beside.dampingRatio, 2)} of critical`
-					]
-						.filter(Boolean)
-						.join(', ')
-				: 'not bounced yet'}{noPair ? '; no longer a pair' : ''}
+			{cornerNames[other]}: {beside ? inWords(beside) : 'not bounced yet'}{noPair
+				? '; no longer a pair'
+				: ''}{#if came}. As it came: {inWords(came)}{/if}
 		</p>
 	{/if}
 	{#if !closed}

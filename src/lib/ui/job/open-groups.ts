@@ -18,7 +18,8 @@ const names: Readonly<Record<OwedItem['kind'], string>> = {
 	joint: 'Joints',
 	hardware: 'One-time hardware',
 	'height-after': 'Heights after',
-	doubt: 'Readings in doubt'
+	doubt: 'Readings in doubt',
+	check: 'Seen at the end'
 };
 
 /** What is open, by what it is. */

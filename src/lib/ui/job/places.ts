@@ -14,6 +14,10 @@ export const pagesOf: Readonly<Partial<Record<Stage, readonly { to: string; name
 		{ to: '', name: 'Steps' },
 		{ to: '/bench', name: 'Bench' }
 	],
+	check: [
+		{ to: '', name: 'Heights after' },
+		{ to: '/drive', name: 'Bounce and drive' }
+	],
 	'hand-over': [
 		{ to: '', name: 'Sign and sheet' },
 		{ to: '/customer', name: 'Customer’s page' },
@@ -37,7 +41,7 @@ export function benchAt(stepId: string | undefined): string {
 export function nextHref(jobId: string, { stage, corner, stepId, page }: Next): string {
 	const base = stageHref(jobId, stage);
 	if (page === 'bench') return `${base}/bench?corner=${corner}&at=${benchAt(stepId)}`;
-	if (page === 'parts') return `${base}/parts`;
+	if (page === 'parts' || page === 'drive') return `${base}/${page}`;
 	if (page === 'corner' && corner) return setHref(jobId, corner);
 	if (stage === 'work' && stepId) return `${base}?step=${encodeURIComponent(stepId)}`;
 	if (corner && ['look', 'measure', 'check'].includes(stage)) return `${base}?corner=${corner}`;

@@ -114,7 +114,8 @@
 	}
 	function record(event: SubmitEvent) {
 		event.preventDefault();
-		const said = pull.typed();
+		// A foot switch may bounce: the same pull is not told twice while it is being kept.
+		const said = pull.busy ? undefined : pull.typed();
 		if (said) attempt(said);
 	}
 </script>

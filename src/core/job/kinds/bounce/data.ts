@@ -1,4 +1,4 @@
-/** Subject the corner. The count by eye and a trace are kept beside each other. */
+/** Subject the corner as it came, or `FL/after` once the work is done. The count by eye and a trace are kept beside each other. */
 export interface Data {
 	/** Null: not counted, or taken back. */
 	movements: number | null;

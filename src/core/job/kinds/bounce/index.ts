@@ -7,5 +7,5 @@ export const bounce = defineKind<'bounce'>({
 	counts: 'last',
 	saidAsKept: true,
 	words: ({ movements, dampingRatio }, { subject }) =>
-		`bounce at ${cornerNames[subject as Corner].toLowerCase()}: ${[movements === null ? undefined : `${movements} movements`, dampingRatio === undefined ? undefined : `damping ratio ${dampingRatio.toFixed(2)}`].filter(Boolean).join(', ') || 'taken back'}`
+		`bounce ${subject.endsWith('/after') ? 'after the work ' : ''}at ${cornerNames[subject.slice(0, 2) as Corner].toLowerCase()}: ${[movements === null ? undefined : `${movements} movements`, dampingRatio === undefined ? undefined : `damping ratio ${dampingRatio.toFixed(2)}`].filter(Boolean).join(', ') || 'taken back'}`
 });

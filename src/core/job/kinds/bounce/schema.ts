@@ -10,7 +10,7 @@ const kept = () =>
 	});
 
 export const schemas = defineSchemas({
-	subject: () => Joi.string().valid(...corners),
+	subject: () => Joi.string().valid(...corners, ...corners.map((corner) => `${corner}/after`)),
 	said: kept,
 	kept
 });

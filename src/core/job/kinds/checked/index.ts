@@ -1,0 +1,21 @@
+import { defineKind } from '../../book/kind.ts';
+import type { Check } from './data.ts';
+
+const said = {
+	drive: { good: 'driven: nothing heard or felt', bad: 'driven' },
+	marks: { good: 'every paint mark seen again: none has moved', bad: 'a paint mark has moved' }
+};
+
+export const checked = defineKind<'checked'>({
+	kind: 'checked',
+	name: 'Checked at the end',
+	counts: 'last',
+	saidAsKept: true,
+	words({ state, words, at }, { subject }) {
+		if (state === 'open')
+			return `${subject === 'drive' ? 'the drive' : 'the look at the paint marks'} taken back`;
+		return [`${said[subject as Check][state]}${at && ` (${at})`}`, words]
+			.filter(Boolean)
+			.join(': ');
+	}
+});

@@ -1,0 +1,57 @@
+<script lang="ts">
+	import { corners } from '$core/height/corners';
+	import { lookAgain } from '$core/job/look-again';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import CheckedEntry from '$lib/ui/check/CheckedEntry.svelte';
+	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import BounceEntry from '$lib/ui/inspect/BounceEntry.svelte';
+	import { nextHref, setHref, stageHref } from '$lib/ui/job/places';
+
+	/** The car stands: bounced, driven, and looked at once more before it goes. */
+	const job = currentJob();
+	const { id } = $derived(job.record);
+	const again = $derived(lookAgain(job.job));
+</script>
+
+<div class="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_400px]">
+	<div class="min-w-0 space-y-4">
+		<h1 class="sr-only">Bounce and drive</h1>
+		<section aria-labelledby="bounces-title">
+			<h2 id="bounces-title" class="mb-2 text-xl">Bounce it: movements until it stands</h2>
+			<div class="grid gap-3 sm:grid-cols-2">
+				{#each corners as corner (corner)}<BounceEntry {corner} phase="after" />{/each}
+			</div>
+		</section>
+	</div>
+	<div class="min-w-0 space-y-4">
+		<CheckedEntry check="drive" />
+		<CheckedEntry check="marks" />
+		<section class="panel p-4" aria-labelledby="again-title">
+			<h2 id="again-title" class="text-xl">Look again</h2>
+			{#if again.length}
+				<ul class="divide-y divide-line">
+					{#each again as { text, corner, stage } (`${corner} ${text}`)}
+						<li class="flex items-center gap-3 py-2 text-[15px]">
+							<span class="me-auto"
+								>{#if corner}<b>{corner}</b>
+								{/if}{text}</span
+							>
+							{#if stage}
+								<ActionButton href={stage === 'set' ? setHref(id, corner!) : stageHref(id, stage)}
+									>{stage === 'set' ? 'Set it' : 'Read'}</ActionButton
+								>
+							{/if}
+						</li>
+					{/each}
+				</ul>
+			{:else}
+				<p class="mt-1 text-spruce">✓ Nothing that is on record asks for another look</p>
+			{/if}
+		</section>
+		{#if !job.record.signedAt}
+			<ActionButton weight="main" class="min-h-16" href={nextHref(id, job.next)}
+				>Next: {job.next.text} →</ActionButton
+			>
+		{/if}
+	</div>
+</div>
