@@ -14,7 +14,9 @@ export default defineConfig({
 		alias: {
 			'ml-matrix': fileURLToPath(
 				import.meta.resolve('ml-matrix').replace('/matrix.mjs', '/src/index.js')
-			)
+			),
+			// Without its resolver of conflicting classes: what our controls say is marked as important instead.
+			'tailwind-variants': 'tailwind-variants/lite'
 		}
 	},
 	worker: { format: 'es' },
@@ -37,13 +39,25 @@ export default defineConfig({
 							groups: [
 								{ name: 'page', test: inEveryPage, minShareCount: 9, priority: 3 },
 								{
+									name: 'scales',
+									test: /node_modules\/(d3-(scale|interpolate|color|format|time(?!r))|internmap)/,
+									minShareCount: 2,
+									priority: 3
+								},
+								{
 									name: 'drawn',
-									test: /src\/lib\/ui\/(trace|chart|rack\/ListenTo)|device-desk/,
+									test: /src\/lib\/ui\/(chart|rack\/ListenTo)|device-desk/,
 									minShareCount: 3
 								},
 								{
+									name: 'lines',
+									test: /node_modules\/d3-(shape|path|array|polygon)/,
+									minShareCount: 2,
+									priority: 2
+								},
+								{
 									name: 'computed',
-									test: /node_modules\/(d3|internmap|comlink)|src\/lib\/client\/(live|run|compute)\./,
+									test: /node_modules\/comlink|src\/lib\/client\/(live|run|compute)\./,
 									minShareCount: 2,
 									priority: 2
 								},

@@ -41,13 +41,6 @@ export function oldPartsOf(record: JobRecord, axle: Axle, costs: ShopCosts): Old
 	return oldParts(plan, findingsOf(book), lines);
 }
 
-/** What the customer did not want, as it was put to them. */
-export const declinedWork = (record: JobRecord): { title: string; reason: string }[] =>
-	new WorkBook(record.entries)
-		.of('decision')
-		.filter(({ data }) => data.state === 'declined')
-		.map(({ data: { title, reason } }) => ({ title, reason }));
-
 /** Advice on a job as its book stands. */
 function adviceOn(
 	record: JobRecord,

@@ -1,4 +1,3 @@
-import { SingularValueDecomposition } from 'ml-matrix';
 import type { Constraint } from './constraints.ts';
 import { Pose } from './pose.ts';
 import type { Vector } from './vector.ts';
@@ -89,15 +88,17 @@ export class Linkage implements Mover {
 		return true;
 	}
 
-	/** The constraint that takes the greatest part in the null force of the locked mechanism. */
+	/**
+	 * The constraint that takes the greatest part in the null force of the locked mechanism: a row's part in it
+	 * is to the others' as the volume that the remaining rows span (cofactors of a singular matrix).
+	 */
 	blocker(): string {
 		this.pose.copy(this.#good);
 		this.#fill(false);
 		const rows = Array.from({ length: unknowns }, (_, i) =>
 			Array.from({ length: unknowns }, (_, j) => this.#system[i * 6 + j]!)
 		);
-		const left = new SingularValueDecomposition(rows).leftSingularVectors;
-		const weight = this.#constraints.map((_, i) => Math.abs(left.get(i, unknowns - 1)));
+		const weight = rows.map((_, i) => volume(rows.filter((_, j) => j !== i)));
 		return this.#constraints[weight.indexOf(Math.max(...weight))]!.name;
 	}
 
@@ -214,4 +215,18 @@ export class Linkage implements Mover {
 		}
 		return determinant;
 	}
+}
+
+/** What rows span, by Gram–Schmidt. */
+function volume(rows: readonly number[][]): number {
+	const done: number[][] = [];
+	return rows.reduce((product, row) => {
+		const rest = done.reduce((left, unit) => {
+			const along = left.reduce((sum, x, k) => sum + x * unit[k]!, 0);
+			return left.map((x, k) => x - along * unit[k]!);
+		}, row);
+		const size = Math.hypot(...rest);
+		done.push(rest.map((x) => x / size));
+		return product * size;
+	}, 1);
 }

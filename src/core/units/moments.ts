@@ -1,5 +1,4 @@
 /** Moments as the shop tells them: in its own time zone, by 24 or 12 hours, whoever looks and wherever. */
-import { TZDate } from '@date-fns/tz';
 import { parseISO, toDate } from 'date-fns';
 
 export const hourChoices = ['24', '12'] as const;
@@ -30,10 +29,6 @@ export interface Moments {
 	ofDay(minutes: number): string;
 	/** The day in the shop, `2026-03-05`. */
 	isoDay(at: string | Date): string;
-	/** A day of the shop and minutes from its midnight, as a moment. */
-	at(isoDay: string, minutes: number): string;
-	/** Minutes from the shop's midnight. */
-	minutesOf(at: string | Date): number;
 	readonly timeZone: string;
 }
 
@@ -91,15 +86,6 @@ export function momentsOf(clock: () => ShopClock): Moments {
 				.split('/')
 				.reverse()
 				.join('-'),
-		at(isoDay, minutes) {
-			const [year = 0, month = 1, day = 1] = isoDay.split('-').map(Number);
-			const zoned = new TZDate(year, month - 1, day, 0, minutes, clock().timeZone);
-			return toDate(zoned.getTime()).toISOString();
-		},
-		minutesOf(at) {
-			const zoned = new TZDate(typeof at === 'string' ? parseISO(at) : at, clock().timeZone);
-			return zoned.getHours() * 60 + zoned.getMinutes();
-		},
 		get timeZone() {
 			return clock().timeZone;
 		}

@@ -1,5 +1,5 @@
 /**
- * A book as a page gets it: names that stand in many entries stand once, and so do the keys of their data.
+ * A book as a page gets it: names that stand in many entries stand once, and so do the keys of their data; ids are short.
  * Hashes stay behind, since a page proves nothing: about a third of the size.
  */
 import type { Entry } from '../../core/job/book/entry.ts';
@@ -29,6 +29,25 @@ export interface PackedBook {
 	shapes: string[];
 	/** In the order of the book, from its first entry on. */
 	rows: Row[];
+}
+
+/** A UUID in 23 letters instead of 36; what is none stays as it is. */
+function packId(id: string): string {
+	if (!/^[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}$/.test(id)) return id;
+	const bytes = id
+		.replaceAll('-', '')
+		.match(/../g)!
+		.map((pair) => parseInt(pair, 16));
+	return `~${btoa(String.fromCharCode(...bytes)).slice(0, 22)}`;
+}
+
+/** No kind, subject or name of a device begins as a packed id does. */
+function unpackId(packed: string): string {
+	if (!/^~[\w+/]{22}$/.test(packed)) return packed;
+	const hex = [...atob(packed.slice(1))].map((byte) =>
+		byte.charCodeAt(0).toString(16).padStart(2, '0')
+	);
+	return hex.join('').replace(/^(.{8})(.{4})(.{4})(.{4})/, '$1-$2-$3-$4-');
 }
 
 /** Gives each thing its place in a list, the same thing the same place. */
@@ -64,7 +83,7 @@ export function packBook(entries: readonly Entry[]): PackedBook {
 			words.of(entry.kind),
 			words.of(entry.subject),
 			words.of(entry.personId),
-			entry.id,
+			packId(entry.id),
 			entered - before,
 			Date.parse(entry.storedAt) - entered,
 			shapes.of(Object.keys(data).join(' ')),
@@ -74,11 +93,12 @@ export function packBook(entries: readonly Entry[]): PackedBook {
 		if (Object.keys(seldom).length) row.push(seldom);
 		return row;
 	});
-	return { words: words.list, shapes: shapes.list, rows };
+	return { words: words.list.map(packId), shapes: shapes.list, rows };
 }
 
 /** The entries, with no hash. */
-export function unpackBook({ words, shapes, rows }: PackedBook): Entry[] {
+export function unpackBook({ words: packed, shapes, rows }: PackedBook): Entry[] {
+	const words = packed.map(unpackId);
 	const keys = shapes.map((shape) => (shape === '' ? [] : shape.split(' ')));
 	let entered = 0;
 	return rows.map(([kind, subject, person, id, since, after, shape, values, seldom = {}], i) => {
@@ -86,7 +106,7 @@ export function unpackBook({ words, shapes, rows }: PackedBook): Entry[] {
 		const { device, voucher, corrects = null, unseen = 0 } = seldom;
 		return {
 			seq: i + 1,
-			id,
+			id: unpackId(id),
 			kind: words[kind],
 			subject: words[subject],
 			personId: words[person],

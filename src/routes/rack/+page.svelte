@@ -85,7 +85,7 @@
 						{/if}
 					</div>
 					{#if open === wrench.id}
-						<DataTable class="col-span-full mt-2 text-[15px]">
+						<DataTable size="text-[15px]!" class="col-span-full mt-2">
 							<thead class="border-b border-edge"
 								><tr
 									><th class="text-start">Day</th><th class="text-start">Set → read</th><th

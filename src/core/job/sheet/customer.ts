@@ -6,7 +6,7 @@ import { readAdvice } from '../../inspect/advice.ts';
 import { retorqueAfterKm, retorqueDue } from '../../procedure/retorque.ts';
 import { formatNumber } from '../../units/format.ts';
 import { jobParts } from '../parts.ts';
-import { declinedWork } from '../plan.ts';
+import { declinedWork } from '../decisions.ts';
 import type { Block, List, Sheet } from './document.ts';
 import type { SheetOptions } from './sheet.ts';
 import { stanceEnlarged, stanceSvg } from './stance.ts';

@@ -3,7 +3,7 @@ import { compareParts } from '../../bench/compare.ts';
 import { findPoint, findState } from '../../inspect/points.ts';
 import { symptomNames } from '../../inspect/symptoms.ts';
 import { springFinding } from '../findings.ts';
-import { declinedWork } from '../plan.ts';
+import { declinedWork } from '../decisions.ts';
 import { trayItems } from '../work-owed.ts';
 import type { Block, List } from './document.ts';
 import type { Drawing } from './drawing.ts';

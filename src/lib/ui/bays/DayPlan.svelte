@@ -205,7 +205,7 @@
 		</section>
 		{#if lines.length}
 			<section class="panel overflow-x-auto p-4" aria-label="The day’s cars">
-				<DataTable class="text-[15px]">
+				<DataTable size="text-[15px]!">
 					<thead>
 						<tr class="text-left text-soft">
 							<th class="py-1">Car</th><th>Bay</th><th>From</th><th>On a lift</th><th>Ready</th>

@@ -83,7 +83,7 @@
 
 <section class="panel p-4" aria-labelledby="arm-spring" data-draft="arm {corner}">
 	<h2 id="arm-spring" class="text-lg">Spring on the arm, {corner}</h2>
-	<Notice class="mt-2 font-semibold text-madder">
+	<Notice class="mt-2 font-semibold text-madder!">
 		△ With its joint or damper off, the jack alone holds this spring. Lower slowly, nobody in its
 		path.
 	</Notice>

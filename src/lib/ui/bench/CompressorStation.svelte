@@ -125,13 +125,13 @@
 
 <section class="panel p-4" aria-labelledby="compressor-title" data-draft="compressor {corner}">
 	<h2 id="compressor-title" class="text-lg">Spring compressor, {corner}</h2>
-	<Notice class="mt-2 font-semibold text-madder">
+	<Notice class="mt-2 font-semibold text-madder!">
 		△ A compressed spring can kill. Hooks opposite each other, screws greased, turned in alternation
 		by hand; never an impact gun on hooks, never stand over the shaft. The tool maker’s word goes
 		before this page.
 	</Notice>
 	{#if found}
-		<Notice role="alert" class="mt-2 text-lg font-semibold text-madder">
+		<Notice role="alert" class="mt-2 text-lg! font-semibold text-madder!">
 			{#if found.state === 'broken'}△ This spring was found broken{found.where
 					? ` (${found.where})`
 					: ''}: its pieces may jump out of the hooks. Hooks only on whole coils, guard the spring,

@@ -22,16 +22,17 @@
 		...rest
 	}: Props = $props();
 
+	/** None of the library's colours. */
+	const ours = 'ours' as never;
 	const look = {
-		main: 'min-h-16 px-6 text-lg bg-spruce text-on-spruce hover:bg-spruce-deep',
-		plain:
-			'min-h-12 px-4 text-base bg-panel text-ink border border-edge hover:bg-sunk hover:text-ink',
-		stop: 'min-h-12 px-4 text-base bg-panel text-madder border border-madder hover:bg-madder-wash hover:text-madder'
+		main: 'min-h-16 border-spruce bg-spruce px-6! text-lg! text-on-spruce hover:bg-spruce-deep',
+		plain: 'min-h-12 border-edge bg-panel px-4! text-base! text-ink hover:bg-sunk',
+		stop: 'min-h-12 border-madder bg-panel px-4! text-base! text-madder hover:bg-madder-wash'
 	};
 	const base =
-		'rounded-[3px] font-semibold gap-2 focus-within:ring-0 disabled:opacity-50 no-underline';
+		'rounded-[3px]! border font-semibold! gap-2 focus-within:ring-0! disabled:opacity-50 no-underline';
 </script>
 
-<Button {href} {type} color="light" class="{base} {look[weight]} {more}" {...rest}
+<Button {href} {type} color={ours} class="{base} {look[weight]} {more}" {...rest}
 	>{@render children()}</Button
 >

@@ -28,14 +28,9 @@
 			: 'flex flex-wrap gap-2'}
 	>
 		{#each options as option (option.value)}
-			<label
-				class="touch flex cursor-pointer items-center gap-2 rounded-[3px] border border-edge bg-panel py-2 {row
-					? 'px-2 text-[15px] leading-tight'
-					: 'px-4'} has-checked:border-2 has-checked:border-spruce has-checked:bg-spruce-wash has-focus-visible:outline-3 has-focus-visible:outline-mark has-disabled:opacity-60"
-			>
+			<label class={['choice', row && 'narrow']}>
 				<input
 					type="radio"
-					class="size-5 shrink-0 accent-spruce"
 					{name}
 					value={option.value}
 					bind:group={value}
@@ -48,3 +43,38 @@
 		{/each}
 	</div>
 </fieldset>
+
+<style>
+	.choice {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		min-height: 48px;
+		padding: 8px 16px;
+		border: 1px solid var(--color-edge);
+		border-radius: 3px;
+		background: var(--color-panel);
+		cursor: pointer;
+	}
+	.narrow {
+		padding-inline: 8px;
+		font-size: 15px;
+		line-height: 1.25;
+	}
+	.choice:has(:checked) {
+		border: 2px solid var(--color-spruce);
+		background: var(--color-spruce-wash);
+	}
+	.choice:has(:focus-visible) {
+		outline: 3px solid var(--color-mark);
+	}
+	.choice:has(:disabled) {
+		opacity: 0.6;
+	}
+	input {
+		flex-shrink: 0;
+		width: 20px;
+		height: 20px;
+		accent-color: var(--color-spruce);
+	}
+</style>

@@ -7,15 +7,17 @@
 		/** `thead` and `tbody`. */
 		children: Snippet;
 		class?: string;
+		/** Of its text; absent: of what stands around it. */
+		size?: string;
 		[attribute: string]: unknown;
 	}
-	let { children, class: more = '', ...rest }: Props = $props();
+	let { children, class: more = '', size = 'text-[length:inherit]!', ...rest }: Props = $props();
 </script>
 
 <Table
 	color="default"
 	border={false}
-	classes={{ div: 'overflow-x-visible' }}
-	class="w-full text-start text-[length:inherit] text-ink {more}"
+	classes={{ div: 'overflow-x-visible!' }}
+	class="w-full text-start! text-ink! {size} {more}"
 	{...rest}>{@render children()}</Table
 >

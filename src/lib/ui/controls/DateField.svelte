@@ -32,21 +32,21 @@
 				onpick?.();
 			}
 		}
-		class="rounded-[4px] border border-line bg-panel shadow-none"
+		class="rounded-[4px]! border border-line bg-panel! shadow-none!"
 		firstDayOfWeek={1}
 		locale="en-GB"
 		dateFormat={{ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' }}
 		placeholder="Choose a day"
 		inputProps={{ id: key }}
-		inputClass="min-h-12 rounded-[3px] border-edge bg-panel px-3 text-[17px] text-ink focus:ring-0"
+		inputClass="min-h-12 rounded-[3px]! border-edge! bg-panel! px-3! text-[17px]! text-ink! focus:ring-0!"
 		classes={{
-			grid: 'w-88 max-w-[84vw]',
-			dayButton: 'h-12 rounded-[3px] text-[17px] leading-12',
-			columnHeader: 'text-soft',
+			grid: 'w-88! max-w-[84vw]',
+			dayButton: 'h-12 rounded-[3px]! text-[17px]! leading-12!',
+			columnHeader: 'text-soft!',
 			nav: '[&_button]:min-h-12 [&_button]:min-w-12',
-			polite: 'min-h-12 rounded-[3px] bg-panel'
+			polite: 'min-h-12 rounded-[3px]! bg-panel!'
 		}}
-		monthBtnSelected="bg-spruce text-on-spruce"
-		monthBtn="min-h-12 text-ink"
+		monthBtnSelected="bg-spruce! text-on-spruce!"
+		monthBtn="min-h-12 text-ink!"
 	/>
 </div>

@@ -7,13 +7,14 @@
 </script>
 
 <div class={more}>
-	<Label for={key} class="mb-1 block text-[15px] font-semibold text-ink">{label}</Label>
+	<Label for={key} class="mb-1 block text-[15px]! font-semibold! text-ink!">{label}</Label>
 	<Input
+		color={'ours' as never}
 		id={key}
 		bind:value
 		aria-invalid={fault ? 'true' : undefined}
 		aria-describedby={fault || hint ? `${key}-hint` : undefined}
-		class="min-h-12 rounded-[3px]! border bg-panel px-3 text-[17px] text-ink placeholder:text-soft {fault
+		class="min-h-12 rounded-[3px]! border bg-panel px-3! text-[17px]! text-ink placeholder:text-soft {fault
 			? 'border-2 border-madder'
 			: 'border-edge'}"
 		{...rest}

@@ -15,9 +15,9 @@
 	}
 	let { children, tone = 'stop', role, class: more = '', ...rest }: Props = $props();
 	const look = {
-		stop: 'border-madder bg-madder-wash',
-		mind: 'border-ochre bg-ochre-wash',
-		plain: 'border-mark bg-mark-wash'
+		stop: 'border-madder bg-madder-wash!',
+		mind: 'border-ochre bg-ochre-wash!',
+		plain: 'border-mark bg-mark-wash!'
 	};
 </script>
 
@@ -27,6 +27,6 @@
 	transition={slide}
 	params={{ duration: 0 }}
 	{role}
-	class="rounded-[3px] border-2 p-3 text-base text-ink {look[tone]} {more}"
+	class="rounded-[3px] border-2 p-3! text-base! text-ink! {look[tone]} {more}"
 	{...rest}>{@render children()}</Alert
 >

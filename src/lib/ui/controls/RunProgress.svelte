@@ -24,8 +24,8 @@
 		aria-valuenow={Math.round(100 * share)}
 		aria-valuemin={0}
 		aria-valuemax={100}
-		class="min-w-20 flex-1 rounded-[3px] bg-sunk"
-		classes={{ label: 'h-4 rounded-[3px] bg-spruce' }}
+		class="min-w-20 flex-1 rounded-[3px]! bg-sunk!"
+		classes={{ label: 'h-4 rounded-[3px]! bg-spruce!' }}
 	/>
 	<span class="num text-xl">{formatNumber(100 * share, 0)} %</span>
 </div>

@@ -25,10 +25,11 @@
 </script>
 
 <Input
+	color={'ours' as never}
 	type="search"
 	aria-label={label}
 	placeholder={label}
 	bind:value={text}
 	oninput={search}
-	class="min-h-12 w-full rounded-[3px]! border border-edge bg-panel px-3 text-[17px] text-ink placeholder:text-soft"
+	class="min-h-12 w-full rounded-[3px]! border border-edge bg-panel px-3! text-[17px]! text-ink placeholder:text-soft"
 />

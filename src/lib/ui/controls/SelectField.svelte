@@ -24,14 +24,14 @@
 </script>
 
 <div class={more}>
-	<Label for={key} class="mb-1 block text-[15px] font-semibold text-ink">{label}</Label>
+	<Label for={key} class="mb-1 block text-[15px]! font-semibold! text-ink!">{label}</Label>
 	<Select
 		id={key}
 		bind:value
 		{items}
 		placeholder=""
 		classes={{
-			select: `min-h-12 rounded-[3px]! border bg-panel px-3 text-[17px] text-ink ${fault ? 'border-2 border-madder' : 'border-edge'}`
+			select: `min-h-12 rounded-[3px]! bg-panel! px-3! text-[17px]! text-ink! ${fault ? 'border-2! border-madder!' : 'border-edge!'}`
 		}}
 		{...rest}
 	/>

@@ -24,9 +24,9 @@
 
 <Checkbox
 	bind:checked
-	class="shrink-0 rounded-[3px] border-2 border-edge bg-panel text-spruce focus:ring-0 focus:ring-offset-0 {large
-		? 'size-8'
-		: 'size-6'}"
+	class="shrink-0 rounded-[3px]! border-2 border-edge! bg-panel! text-spruce! checked:bg-current! focus:ring-0! focus:ring-offset-0! {large
+		? 'size-8!'
+		: 'size-6!'}"
 	classes={{ div: `touch cursor-pointer gap-3 text-[17px] font-normal text-ink ${more}` }}
 	{...rest}>{@render children()}</Checkbox
 >

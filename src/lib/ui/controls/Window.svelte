@@ -28,10 +28,10 @@
 	transitionParams={{ duration: 0 }}
 	oncancel={shut}
 	size={wide ? 'lg' : 'sm'}
-	class="m-auto max-h-[92vh] divide-y-0 rounded-[4px] border border-line bg-panel text-ink backdrop:bg-black/50"
+	class="m-auto max-h-[92vh]! divide-y-0! rounded-[4px]! border! border-line! bg-panel! text-ink! backdrop:bg-black/50!"
 	classes={{
-		body: 'space-y-3 p-6 md:p-6',
-		footer: 'gap-3 space-x-0 rounded-none px-6 pt-0 pb-6 md:px-6 md:pt-0 md:pb-6'
+		body: 'space-y-3! p-6! md:p-6!',
+		footer: 'gap-3! space-x-0! rounded-none! border-0! px-6! pt-0! pb-6!'
 	}}
 >
 	<h2 class="text-2xl">{title}</h2>

@@ -13,14 +13,13 @@
 	import { findSlip } from '$core/height/slip';
 	import { readingsPerCorner } from '$core/procedure/owed';
 	import type { Phase } from '$core/job/model';
+	import type { Snippet } from 'svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import { nextHref } from '$lib/ui/job/places';
-	import CompareTable from '$lib/ui/heights/CompareTable.svelte';
 	import ConditionsForm from '$lib/ui/heights/ConditionsForm.svelte';
 	import DeviceStrip from '$lib/ui/heights/DeviceStrip.svelte';
-	import HeightLadder from '$lib/ui/heights/HeightLadder.svelte';
 	import LeanReason from '$lib/ui/heights/LeanReason.svelte';
 	import OffsetForm from '$lib/ui/heights/OffsetForm.svelte';
 	import ReadingEntry from '$lib/ui/heights/ReadingEntry.svelte';
@@ -31,8 +30,10 @@
 		phase: Phase;
 		/** The corner that was asked for; else the first that lacks readings. */
 		asked: Corner | null;
+		/** What stands above the entry once all is read. */
+		answer?: Snippet;
 	}
-	let { phase, asked }: Props = $props();
+	let { phase, asked, answer }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
 	/** The shop's way round the car. */
@@ -131,13 +132,7 @@
 				</button>
 			{/each}
 		</div>
-		{#if phase === 'after' && !missing}
-			<!-- Read all round: the answer comes before the entry of more readings. -->
-			<section class="panel space-y-4 p-4">
-				<h2 class="text-lg">Before, after, target</h2>
-				<CompareTable /><HeightLadder />
-			</section>
-		{/if}
+		{#if !missing}{@render answer?.()}{/if}
 		{#if done && !job.record.signedAt}
 			<div
 				bind:this={wayOn}

@@ -6,17 +6,13 @@
 	import type { BounceResult } from '$core/ride/bounce';
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { Live } from '$lib/client/live.svelte';
-	import { personalUnits } from '$lib/client/units';
-	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { later } from '$lib/client/later';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
-	import { countOf, readColumns } from '../workbench/frame/columns';
-	import TextBlock from '../workbench/frame/TextBlock.svelte';
 
 	/** Bounce test of one corner: counted by eye, or a trace of any logger; left against right. */
 	let { corner, phase = 'before' }: { corner: Corner; phase?: Phase } = $props();
 	const job = currentJob();
-	const units = personalUnits();
 	const closed = $derived(job.record.signedAt !== null);
 	const subject = $derived(bounceSubject(corner, phase));
 	const kept = $derived(job.work.book.get('bounce', subject));
@@ -28,16 +24,7 @@
 	const counts = [0.5, 1, 1.5, 2, 2.5, 3, 4];
 
 	let open = $state(false);
-	let text = $state('');
-	const columns = $derived(readColumns(text));
-	const read = new Live<BounceResult>(() => ({
-		name: 'bounce',
-		input: {
-			timeS: columns.first,
-			heightMm: columns.second.map((value) => units.si(value, 'length'))
-		}
-	}));
-	const b = $derived(text.trim() ? read.value : undefined);
+	const traceForm = later(() => import('./BounceTrace.svelte'));
 	const own = $derived(bounceOf(job.work.book, corner, phase));
 	const verdict = $derived(own && damperOf(own));
 	const noPair = $derived(unlike(own, beside));
@@ -60,15 +47,13 @@
 			...kept,
 			movements: kept?.movements === movements ? null : movements
 		});
-	async function take() {
-		if (!b) return;
+	async function take({ dampingRatio, dampingRatioExpanded }: BounceResult) {
 		await job.keep('bounce', subject, {
 			movements: kept?.movements ?? null,
-			dampingRatio: b.dampingRatio,
-			expanded: b.dampingRatioExpanded
+			dampingRatio,
+			expanded: dampingRatioExpanded
 		});
 		open = false;
-		text = '';
 	}
 </script>
 
@@ -76,9 +61,10 @@
 	<h2 id="bounce-{corner}" class="text-[17px]">
 		{phase === 'after' ? cornerNames[corner] : 'Bounce test'}
 	</h2>
-	<p class="caption">Push down, let go: movements until it stands.</p>
+	{#if phase === 'before'}<p class="caption">Push down, let go: movements until it stands.</p>
+	{:else if came}<p class="caption">As it came: {inWords(came)}</p>{/if}
 	<div
-		class="mt-1 flex flex-wrap gap-1.5"
+		class="mt-1 grid max-w-96 grid-cols-7 gap-1.5"
 		role="group"
 		aria-label="Movements, {cornerNames[corner].toLowerCase()}"
 	>
@@ -86,7 +72,7 @@
 			{@const on = kept?.movements === movements}
 			<button
 				type="button"
-				class="touch num min-w-12 rounded-[3px] border text-lg {on
+				class="touch num min-w-0 rounded-[3px] border px-0 text-lg {on
 					? movements > goodMovements
 						? 'border-2 border-madder bg-madder-wash text-madder'
 						: 'border-2 border-spruce bg-spruce-wash text-spruce'
@@ -109,7 +95,7 @@
 		<p class="caption">
 			{cornerNames[other]}: {beside ? inWords(beside) : 'not bounced yet'}{noPair
 				? '; no longer a pair'
-				: ''}{#if came}. As it came: {inWords(came)}{/if}
+				: ''}
 		</p>
 	{/if}
 	{#if !closed}
@@ -120,22 +106,7 @@
 			onclick={() => (open = !open)}>{open ? 'No trace' : 'From a trace of a logger'}</button
 		>
 		{#if open}
-			<TextBlock
-				label="Time in s, height in {units.choice.length}"
-				bind:value={text}
-				file
-				hint={text.trim()
-					? countOf(columns)
-					: 'Two columns, from a file or pasted: any logger will do'}
-				fault={text.trim() && read.faults.length ? read.faults[0]!.message : undefined}
-			/>
-			{#if b}
-				<p class="text-[15px]">
-					{formatNumber(b.dampingRatio, 2)} of critical ± {formatNumber(b.dampingRatioExpanded, 2)},
-					{formatNumber(b.movements, 1)} movements, {units.show(b.frictionMm, 'length')} of dry friction
-				</p>
-				<ActionButton onclick={take}>Keep it for {corner}</ActionButton>
-			{/if}
+			<Later part={traceForm()} given={{ name: corner, onkeep: take }} />
 		{/if}
 	{/if}
 </section>

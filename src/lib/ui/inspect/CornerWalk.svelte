@@ -3,7 +3,8 @@
 	import { inspectionPoints, type InspectionPoint, type PointState } from '$core/inspect/points';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
-	import { gravityLooks, placesOf } from './places';
+	import { gravityLooks } from './gravity';
+	import { placesOf } from './places';
 
 	/** One corner walked point by point: a row each, which stays where it is whatever is touched. */
 	let { corner, point = $bindable() }: { corner: Corner; point: string | undefined } = $props();

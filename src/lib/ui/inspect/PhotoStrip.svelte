@@ -5,7 +5,8 @@
 	import { photoBox } from '$lib/client/photo-box.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
-	import Window from '$lib/ui/controls/Window.svelte';
+	import { later } from '$lib/client/later';
+	import Later from '$lib/ui/frame/Later.svelte';
 
 	/** Photos of a corner or a step: taken, shown, taken out of sight and back. */
 	let { corner, subject, title }: { corner: Corner | null; subject: string; title: string } =
@@ -21,6 +22,7 @@
 	const waiting = $derived(
 		photoBox.waiting.filter((photo) => photo.jobId === job.record.id && photo.corner === corner)
 	);
+	const large = later(() => import('./PhotoLarge.svelte'));
 	let picker = $state<HTMLInputElement>();
 	let shown = $state<string>();
 	let gone = $state<string>();
@@ -103,15 +105,14 @@
 	{/if}
 </section>
 
-<Window
-	bind:open={() => shown !== undefined, (open) => !open && (shown = undefined)}
-	title="Photo, {title}"
-	wide
->
-	<img src="/api/v1/jobs/{job.record.id}/photos/{shown}" alt={title} class="mx-auto max-h-[68vh]" />
-	{#snippet more()}
-		{#if !closed}<ActionButton weight="stop" onclick={() => withdraw(shown!, true)}
-				>Take it out of sight</ActionButton
-			>{/if}
-	{/snippet}
-</Window>
+{#if shown !== undefined}
+	<Later
+		part={large()}
+		given={{
+			src: `/api/v1/jobs/${job.record.id}/photos/${shown}`,
+			title,
+			onclose: () => (shown = undefined),
+			onwithdraw: closed ? undefined : () => void withdraw(shown!, true)
+		}}
+	/>
+{/if}

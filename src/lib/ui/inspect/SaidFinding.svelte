@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
-	import type { HeardFinding } from '$core/inspect/said';
-	import { hearFinding } from '$core/inspect/said';
+	import type { hearFinding, HeardFinding } from '$core/inspect/said';
 	import type { Refusal } from '$lib/client/api';
+	import { later } from '$lib/client/later';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
-	import { gravityLooks } from './places';
+	import { gravityLooks } from './gravity';
 
 	/** A finding in a sentence, typed or dictated whenever it is seen: it lands at its point. */
 	let { corner, onkept }: { corner?: Corner; onkept?: (found: HeardFinding) => void } = $props();
@@ -15,7 +15,15 @@
 	let words = $state('');
 	let last = $state<HeardFinding>();
 	let refusal = $state<Refusal>();
-	const heard = $derived(hearFinding(words, (at) => job.work.scope.layouts[axleOf(at)], corner));
+	/** What reads a sentence comes once there is one. */
+	let hearing = $state.raw<typeof hearFinding>();
+	const reads = later(() => import('$core/inspect/said'));
+	$effect(() => {
+		if (words && !hearing) void reads().then(({ hearFinding }) => (hearing = hearFinding));
+	});
+	const heard = $derived(
+		hearing?.(words, (at) => job.work.scope.layouts[axleOf(at)], corner) ?? []
+	);
 	const name = ({ corner: at, point, state }: HeardFinding) =>
 		`${at} ${point.name.toLowerCase()}: ${state.name.toLowerCase()}`;
 
@@ -68,7 +76,7 @@
 					>
 				{/each}
 			</div>
-		{:else if words.trim()}
+		{:else if words.trim() && hearing}
 			<p class="caption mt-1">Which corner? {Object.keys(cornerNames).join(', ')}</p>
 		{/if}
 		{#if last && !words}<p role="status" class="mt-1 text-[15px] text-spruce">

@@ -5,7 +5,8 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import CornerView from '../corner/CornerView.svelte';
 	import type { Flat } from '../corner/view';
-	import { apart, gravityLooks, placesOf, touched, worstAt, type PointPlace } from './places';
+	import { gravityLooks } from './gravity';
+	import { apart, placesOf, touched, worstAt, type PointPlace } from './places';
 
 	/** The corner to scale with a mark at each place to look at; a touch opens the next point of it. */
 	let { corner, point = $bindable() }: { corner: Corner; point: string | undefined } = $props();

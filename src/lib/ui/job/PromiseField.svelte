@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { workingWeek } from '$core/schedule/bays';
+	import { minutesOfDay, momentOfDay } from '$core/units/shop-day';
 	import { shopTime } from '$lib/client/units';
 	import TimeField from '$lib/ui/controls/TimeField.svelte';
 	import DateField from '$lib/ui/controls/DateField.svelte';
@@ -20,10 +21,11 @@
 		['Tomorrow', tomorrow, workingWeek.toMin]
 	] as const;
 	let day = $state(value ? times.isoDay(value) : '');
-	let minutes = $state<number | undefined>(value ? times.minutesOf(value) : undefined);
+	let minutes = $state<number | undefined>(value ? minutesOfDay(value, times.timeZone) : undefined);
 	let round = $state(0);
 	/** A day without a time is its end. */
-	const put = () => (value = day ? times.at(day, minutes ?? workingWeek.toMin) : null);
+	const put = () =>
+		(value = day ? momentOfDay(day, minutes ?? workingWeek.toMin, times.timeZone) : null);
 	function choose(to: string, at: number | undefined) {
 		[day, minutes] = [to, at];
 		round++;

@@ -15,17 +15,14 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { tick } from 'svelte';
-	import AcceptBush from './AcceptBush.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { later } from '$lib/client/later';
 	import AskedNumber from './AskedNumber.svelte';
-	import CastleSlot from './CastleSlot.svelte';
 	import HardwareEntry from './HardwareEntry.svelte';
 	import JointHead from './JointHead.svelte';
-	import PatternDrawing from './PatternDrawing.svelte';
 	import { Pull, type Said } from './pull.svelte';
 	import QuestionBefore from './QuestionBefore.svelte';
-	import SpecifyTorque from './SpecifyTorque.svelte';
 	import ThreadNote from './ThreadNote.svelte';
-	import TorqueRows from './TorqueRows.svelte';
 	import { stepWords } from './step-words';
 	import WrenchField from './WrenchField.svelte';
 
@@ -79,6 +76,11 @@
 	const step = $derived(pull.step);
 	const { pattern, castle, adapter, prevailingNm } = $derived(joint.programme ?? {});
 	const rows = $derived(job.record.torques.filter((torque) => torque.jointId === joint.id));
+	const specify = later(() => import('./SpecifyTorque.svelte'));
+	const fastenersDrawn = later(() => import('./PatternDrawing.svelte'));
+	const slot = later(() => import('./CastleSlot.svelte'));
+	const accept = later(() => import('./AcceptBush.svelte'));
+	const said = later(() => import('./TorqueRows.svelte'));
 	const formId = $props.id();
 	let input = $state<HTMLInputElement>();
 	let section = $state<HTMLElement>();
@@ -146,15 +148,20 @@
 		/>
 		{#if pattern}
 			{@const inPass = pull.list.filter((a) => a.step === step.step && a.pass === step.pass)}
-			<PatternDrawing
-				fasteners={pattern.fasteners}
-				done={Math.max(
-					0,
-					inPass.findIndex((a) => a.fastener === step.fastener)
-				)}
-				now={status.owed ? step.fastener : undefined}
-				class="size-32"
-			/>
+			<div class="size-32">
+				<Later
+					part={fastenersDrawn()}
+					given={{
+						fasteners: pattern.fasteners,
+						done: Math.max(
+							0,
+							inPass.findIndex((a) => a.fastener === step.fastener)
+						),
+						now: status.owed ? step.fastener : undefined,
+						class: 'size-32'
+					}}
+				/>
+			</div>
 		{/if}
 		{#if !job.record.signedAt && !pull.question}
 			<div class="ms-auto flex flex-wrap gap-2 pb-1">
@@ -193,8 +200,9 @@
 			Then forward to the slot, at most {units.show(castle.highNm, 'torque')}; never back.
 		</p>
 	{/if}
-	{#if joint.torqueNm === null && pull.numbered && !job.record.signedAt}<SpecifyTorque
-			{joint}
+	{#if joint.torqueNm === null && pull.numbered && !job.record.signedAt}<Later
+			part={specify()}
+			given={{ joint }}
 		/>{/if}
 	{#if plausible(joint)?.plausible === false}
 		<p class="mt-1">
@@ -270,7 +278,7 @@
 					{/if}
 				{/if}
 				{#if castle && step.kind === 'castle' && step.torqueNm !== undefined}
-					<CastleSlot {castle} lowNm={step.torqueNm} {prevailingNm} />
+					<Later part={slot()} given={{ castle, lowNm: step.torqueNm, prevailingNm }} />
 				{/if}
 				{#if joint.rule === 'ride-height' && car.carState === 'hanging'}
 					<p class="text-[15px] text-soft sm:col-span-2">
@@ -298,17 +306,20 @@
 		asked={pull.asksHardware}
 		onsaid={(piece) => go(pull.hardwareSaid(piece))}
 	/>
-	<AcceptBush {joint} />
+	{#if job.view.torques.get(joint.id)?.bush}<Later part={accept()} given={{ joint }} />{/if}
 
 	{#if rows.length}
-		<TorqueRows
-			{rows}
-			steps={pull.list.length}
-			oncorrect={(row) => {
-				pull.correct(row);
-				input?.focus();
+		<Later
+			part={said()}
+			given={{
+				rows,
+				steps: pull.list.length,
+				oncorrect(row) {
+					pull.correct(row);
+					input?.focus();
+				},
+				onwithdraw: (row) => void send({ withdraw: true }, { corrects: row.id })
 			}}
-			onwithdraw={(row) => send({ withdraw: true }, { corrects: row.id })}
 		/>
 	{/if}
 </section>

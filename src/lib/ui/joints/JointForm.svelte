@@ -25,7 +25,8 @@
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { v7 as uuidv7 } from 'uuid';
 	import ProgrammeFields from './ProgrammeFields.svelte';
-	import { knownWords, programmeForm, programmeInput, threadInput } from './programme-form';
+	import { knownWords } from './joint-words';
+	import { programmeForm, programmeInput, threadInput } from './programme-form';
 	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	interface Props {

@@ -9,7 +9,8 @@
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
-	import { knownInput, knownWords } from './programme-form';
+	import { later } from '$lib/client/later';
+	import { knownWords } from './joint-words';
 
 	/** The torque of a joint that has none yet: one number, for both sides; or what is known from before. */
 	let { joint }: { joint: Joint } = $props();
@@ -20,6 +21,9 @@
 	const known = $derived(knownFor(joint, job.record.vehicle, specifications, job.record.number));
 	const twin = $derived(twinOf(job.record.joints, joint));
 	let torque = $state('');
+	const forms = later(() => import('./programme-form'));
+	const take = async (from: KnownSpecification) =>
+		say((await forms()).knownInput(from, units.choice));
 
 	async function say(said: object) {
 		if (!(await write.send('joint', joint.id, said))) return;
@@ -31,7 +35,7 @@
 <div class="mt-2 flex flex-wrap items-end gap-3 rounded-[3px] bg-sunk p-3">
 	{#if known}
 		{@const from = known}
-		<ActionButton class="min-h-16" onclick={() => say(knownInput(from, units.choice))}
+		<ActionButton class="min-h-16" onclick={() => take(from)}
 			>Take {units.show(from.torqueNm, 'torque')}<span class="font-normal text-soft"
 				>{knownWords(from)}</span
 			></ActionButton

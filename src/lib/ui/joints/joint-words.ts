@@ -1,3 +1,4 @@
+import type { KnownSpecification } from '$core/job/joints';
 import type { JointState, JointStatus } from '$core/procedure/joint-status';
 import type { Mark } from '$lib/ui/status/StateMark.svelte';
 
@@ -27,3 +28,11 @@ export const markOf = ({
 	const done = mark === 'done' || mark === 'set';
 	return unspecified && done ? { mark: 'note', word: `${word}, no specification` } : { mark, word };
 };
+
+/** Where a known torque comes from, in words. */
+export function knownWords({ scope, source, jobNumber, modelYear }: KnownSpecification): string {
+	const from = { maker: 'maker’s data', shop: 'the shop’s figure', estimated: 'estimated' }[source];
+	const car =
+		scope === 'car' ? 'this car' : `the same model, ${modelYear ? modelYear : 'year not known'}`;
+	return `${from}, ${car}, job ${jobNumber}`;
+}

@@ -166,11 +166,3 @@ export const knownInput = (
 	programme: programmeInput(programmeForm(programme, thread), programme, units),
 	thread: threadInput(programmeForm(programme, thread))
 });
-
-/** Where a known torque comes from, in words. */
-export function knownWords({ scope, source, jobNumber, modelYear }: KnownSpecification): string {
-	const from = { maker: 'maker’s data', shop: 'the shop’s figure', estimated: 'estimated' }[source];
-	const car =
-		scope === 'car' ? 'this car' : `the same model, ${modelYear ? modelYear : 'year not known'}`;
-	return `${from}, ${car}, job ${jobNumber}`;
-}

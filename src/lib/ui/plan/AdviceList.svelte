@@ -4,7 +4,8 @@
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { ShopCosts } from '$core/job/costs';
 	import { showMoney } from '$core/job/costs';
-	import { declinedWork, jobAdvice, type AdviceLine } from '$core/job/plan';
+	import { declinedWork } from '$core/job/decisions';
+	import { jobAdvice, type AdviceLine } from '$core/job/plan';
 	import type { DecisionState } from '$core/job/kinds/decision/data';
 
 	/** What ought to be done and why; the customer's word on each line. */
@@ -60,7 +61,7 @@
 		<h3 class="bg-sunk px-4 py-1 text-[15px]">{lineKindNames[kind]}</h3>
 		<ul class="divide-y divide-line">
 			{#each own as line (line.id)}
-				<li class="grid gap-x-4 gap-y-1 px-4 py-2.5 sm:grid-cols-[minmax(0,1fr)_auto]">
+				<li class="line">
 					<div class="min-w-0">
 						<p class="font-semibold">
 							{line.title}{#if line.quantity > 1}<span class="num ms-1.5 text-soft"
@@ -85,9 +86,7 @@
 								{@const on = line.state === answer.state}
 								<button
 									type="button"
-									class="touch rounded-[3px] border px-3 text-[15px] {on
-										? `border-2 font-semibold ${answer.tone}`
-										: 'border-edge bg-panel hover:bg-sunk'}"
+									class="answer {on ? answer.tone : ''}"
 									aria-pressed={on}
 									disabled={closed}
 									onclick={() => decide(line, answer.state)}
@@ -107,3 +106,33 @@
 		</ul>
 	{/if}
 </section>
+
+<style>
+	.line {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		padding: 10px 16px;
+	}
+	.line > :first-child {
+		flex: 1 1 20rem;
+	}
+	.answer {
+		min-height: 48px;
+		padding-inline: 12px;
+		border-width: 1px;
+		border-radius: 3px;
+		font-size: 15px;
+	}
+	.answer[aria-pressed='false'] {
+		border-color: var(--color-edge);
+		background: var(--color-panel);
+	}
+	.answer[aria-pressed='true'] {
+		border-width: 2px;
+		font-weight: 600;
+	}
+	.answer[aria-pressed='false']:hover {
+		background: var(--color-sunk);
+	}
+</style>

@@ -5,12 +5,11 @@
 	import { kinds, type StepKind } from '$core/work/kinds';
 	import { meanMinutes } from '$core/work/minutes';
 	import { axlePlans } from '$core/work/scope';
+	import { whenIdle } from '$lib/client/later';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { showMoney, type ShopCosts } from '$core/job/costs';
 	import { oldPartsOf } from '$core/job/plan';
-	import Axes from '$lib/ui/chart/Axes.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
-	import { line, scaleLinear } from 'd3';
 
 	/** A complete unit or the old spring on a new damper: cost and time of both, and where they meet. */
 	let { axle, costs }: { axle: Axle; costs: ShopCosts } = $props();
@@ -79,25 +78,11 @@
 		)
 	);
 
-	const width = 520;
-	const height = 220;
 	const corners = $derived(plan?.corners.length ?? 2);
-	const most = $derived(
-		Math.max(2 * costs.labourPerHour, 1.4 * Math.min(answer?.breakEvenPerHour ?? 0, 400))
-	);
-	const x = $derived(scaleLinear([0, most], [64, width - 86]));
 	const rebuildAt = $derived((rate: number) =>
 		prices ? corners * (prices.damper + prices.wearParts + (perCorner / 60) * rate) : 0
 	);
-	const y = $derived(
-		scaleLinear(
-			[
-				0.85 * Math.min(answer?.completeCost ?? 0, rebuildAt(0)),
-				1.08 * Math.max(answer?.completeCost ?? 1, rebuildAt(most))
-			],
-			[height - 56, 24]
-		)
-	);
+	const chart = whenIdle(() => import('./AssemblyChart.svelte'));
 </script>
 
 <section class="panel p-4" aria-labelledby="assembly-{axle}">
@@ -153,68 +138,8 @@
 			{#if answer.breakEvenPerHour !== undefined}
 				Both cost the same at {showMoney(answer.breakEvenPerHour, costs)} an hour.{/if}
 		</p>
-		<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
-		<div class="mt-2 overflow-x-auto" tabindex="0" role="region" aria-label="Cost over labour">
-			<svg
-				viewBox="0 0 {width} {height}"
-				class="drawn"
-				role="img"
-				aria-label="Cost of both over the labour rate"
-			>
-				<Axes
-					{x}
-					{y}
-					xUnit="labour, {costs.currency} an hour"
-					yUnit="cost, {costs.currency}"
-					xTicks={5}
-					yTicks={4}
-				/>
-				<path
-					d="M {x(costs.labourPerHour)} 24 V {height - 56}"
-					class="stroke-edge"
-					stroke-dasharray="4 4"
-				/>
-				<text
-					x={x(costs.labourPerHour) - 6}
-					y="36"
-					text-anchor="end"
-					font-size="14"
-					class="text-soft">this shop</text
-				>
-				<path
-					d={line()([
-						[x(0), y(answer.completeCost)],
-						[x(most), y(answer.completeCost)]
-					])}
-					class="stroke-mark"
-					stroke-width="3"
-				/>
-				<path
-					d={line()([
-						[x(0), y(rebuildAt(0))],
-						[x(most), y(rebuildAt(most))]
-					])}
-					class="stroke-spruce"
-					stroke-width="3"
-					stroke-dasharray="9 5"
-				/>
-				<text x={width - 80} y={y(answer.completeCost) + 5} font-size="14" class="text-mark"
-					>complete</text
-				>
-				<text x={width - 80} y={y(rebuildAt(most)) + 5} font-size="14" class="text-spruce"
-					>rebuild</text
-				>
-				{#if answer.breakEvenPerHour !== undefined && answer.breakEvenPerHour <= most}
-					<circle
-						cx={x(answer.breakEvenPerHour)}
-						cy={y(answer.completeCost)}
-						r="6"
-						class="fill-panel stroke-ink"
-						stroke-width="2.5"
-					/>
-				{/if}
-			</svg>
-		</div>
+		{#await chart then { default: AssemblyChart }}
+			<AssemblyChart {answer} {costs} {rebuildAt} />{/await}
 	{/if}
 	<h3 class="mt-4 border-t border-line pt-3 text-[17px]">Rebuilt, of each old unit</h3>
 	<ul class="mt-1 grid gap-x-6 text-[15px] sm:grid-cols-2">

@@ -62,7 +62,7 @@
 		{/if}
 	</div>
 	{#if refusal}
-		<Notice role="alert" class="mx-4 mb-2 text-madder">
+		<Notice role="alert" class="mx-4 mb-2 text-madder!">
 			✕ {refusal}
 		</Notice>
 	{/if}

@@ -10,7 +10,8 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SetAside from '$lib/ui/rack/SetAside.svelte';
-	import TraceChart from '$lib/ui/trace/TraceChart.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { later } from '$lib/client/later';
 
 	/** What came from devices: the newest pull as a trace, and what waits for a person to place it. */
 	interface Props {
@@ -74,6 +75,7 @@
 		await job.reload();
 		await desk.reload();
 	}
+	const chart = later(() => import('$lib/ui/trace/TraceChart.svelte'));
 </script>
 
 <RefusalNotice {refusal} />
@@ -113,13 +115,16 @@
 			>
 		</div>
 		{#if trace.angleDeg.length > 1}
-			<TraceChart
-				angleDeg={trace.angleDeg}
-				torqueNm={trace.torqueNm}
-				read={newest.verdict}
-				wanted={wantedOf(newest)}
-				width={420}
-				height={320}
+			<Later
+				part={chart()}
+				given={{
+					angleDeg: trace.angleDeg,
+					torqueNm: trace.torqueNm,
+					read: newest.verdict,
+					wanted: wantedOf(newest),
+					width: 420,
+					height: 320
+				}}
 			/>
 		{/if}
 	</section>

@@ -6,7 +6,8 @@
 	import type { RoundStop } from '$core/procedure/round';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
-	import TwistVerdict from '../joints/TwistVerdict.svelte';
+	import { later } from '$lib/client/later';
+	import Later from '$lib/ui/frame/Later.svelte';
 	import type { Round } from './round.svelte';
 
 	/**
@@ -22,6 +23,7 @@
 	}
 	let { stop, joint, round, typedMm }: Props = $props();
 	const job = currentJob();
+	const verdict = later(() => import('../joints/TwistVerdict.svelte'));
 	/** Moved by hand, until the corner is read anew. */
 	let moved = $state<number>();
 	const atMm = $derived(round.look(stop.corner)?.hubToArchMm);
@@ -62,7 +64,7 @@
 				<p class="caption">
 					{moved === undefined ? 'If it is set as the corner stands' : 'If it were set here'}
 				</p>
-				<TwistVerdict judged={judged.value} {assumed} />
+				<Later part={verdict()} given={{ judged: judged.value, assumed }} />
 			</div>
 		{/if}
 	</section>

@@ -88,11 +88,7 @@
 							type="button"
 							onclick={() => onpick(stop)}
 							aria-current={isNow(stop) ? 'step' : undefined}
-							class="flex min-h-12 w-full items-center gap-2 border-s-4 px-3 py-1 text-start {isNow(
-								stop
-							)
-								? 'border-spruce bg-spruce-wash'
-								: 'border-transparent hover:bg-sunk'}"
+							class="line"
 						>
 							<span class="min-w-0 flex-1 leading-tight">
 								<span class="text-[15px]"><b>{stop.corner}</b> {line.name}</span>
@@ -110,3 +106,23 @@
 		{/if}
 	{/each}
 </div>
+
+<style>
+	.line {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		width: 100%;
+		min-height: 48px;
+		padding: 4px 12px;
+		border-inline-start: 4px solid transparent;
+		text-align: start;
+	}
+	.line:hover {
+		background: var(--color-sunk);
+	}
+	.line[aria-current] {
+		border-color: var(--color-spruce);
+		background: var(--color-spruce-wash);
+	}
+</style>

@@ -1,26 +1,21 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { cornerNames, corners } from '$core/height/corners';
+	import { knownTorques, type KnownSpecification } from '$core/job/joints';
 	import { loadMethodNames } from '$core/procedure/facts';
 	import type { RoundPart } from '$core/procedure/round';
-	import { waitWords } from '$core/job/turn';
 	import type { Refusal } from '$lib/client/api';
-	import { DeviceDesk } from '$lib/client/device-desk.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { later, whenIdle } from '$lib/client/later';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { nextHref } from '$lib/ui/job/places';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
-	import { onDestroy, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import JointEntry from '../joints/JointEntry.svelte';
-	import JointForm from '../joints/JointForm.svelte';
-	import KnownTorques from '../joints/KnownTorques.svelte';
-	import OpenHardware from '../joints/OpenHardware.svelte';
-	import TargetPanel from '../joints/TargetPanel.svelte';
-	import ListenTo from '../rack/ListenTo.svelte';
 	import LoadGate from './LoadGate.svelte';
-	import ReadingTray from './ReadingTray.svelte';
+	import RoundEnd from './RoundEnd.svelte';
 	import RoundDrawing from './RoundDrawing.svelte';
 	import RoundList from './RoundList.svelte';
 	import { Round } from './round.svelte';
@@ -29,13 +24,19 @@
 	/** One joint at a time, in the order of the work: the list, the one in hand, and where it sits. */
 	let { part }: { part: RoundPart } = $props();
 	const job = currentJob();
-	const desk = new DeviceDesk(job.record.id);
 	const round = new Round(
 		job,
 		() => part,
 		() => (page.data.wrenches ?? []) as ShopWrench[]
 	);
 	const { record } = $derived(job);
+	const devices = whenIdle(() => import('./RoundDevices.svelte'));
+	const known = $derived(
+		knownTorques(record, (page.data.specifications ?? []) as KnownSpecification[])
+	);
+	const offer = whenIdle(() => import('../joints/KnownTorques.svelte'));
+	const target = whenIdle(() => import('../joints/TargetPanel.svelte'));
+	const jointForm = later(() => import('../joints/JointForm.svelte'));
 	const stop = $derived(round.stop);
 	const joint = $derived(round.joint);
 	/** Why the last entry was not taken; the round had gone on by then. */
@@ -63,38 +64,6 @@
 		refused = undefined;
 		round.goOn(done);
 	}
-
-	// Devices: told of the stop in hand, asked again at each change of it.
-	$effect(() => {
-		void job.heard;
-		void desk.reload();
-	});
-	const wrenchDevice = $derived(desk.heard('wrench')?.id);
-	const gauge = $derived(desk.heard('height-gauge')?.id);
-	const asked = $derived(
-		JSON.stringify([round.key, round.sent, round.answers, round.question?.kind])
-	);
-	// Asked when the question or the device changes, not at every change of the record.
-	$effect(() => {
-		void [asked, wrenchDevice, gauge];
-		return untrack(() => desk.keepAsking(askDevices));
-	});
-	function askDevices() {
-		if (!stop || record.signedAt) return;
-		if (wrenchDevice && stop.phase !== 'load') {
-			const { jointId, action } = stop;
-			const how = { ...round.sent, ...round.answers };
-			// A pull that nobody has said enough about is not asked for.
-			const task = round.question ? null : { kind: 'torque', jointId, action, ...how };
-			void desk.ask(wrenchDevice, task);
-		}
-		const method = round.standing.method ?? 'jack-to-height';
-		if (gauge && (stop.phase === 'load' || stop.phase === 'rubber'))
-			void desk.ask(gauge, { kind: 'loading', corner: stop.corner, method });
-	}
-	onDestroy(() => {
-		for (const id of [wrenchDevice, gauge]) if (id) void desk.ask(id, null);
-	});
 
 	const mine = $derived(round.newestOf(page.data.person?.id));
 	async function undo() {
@@ -180,13 +149,16 @@
 				</p>
 			{/if}
 		</div>
-		<KnownTorques />
+		{#if known.length && !record.signedAt}<Later part={offer} given={{ found: known }} />{/if}
 		<RefusalNotice refusal={refused} />
 		{#if editing}
 			{#key editing}
-				<JointForm
-					joint={record.joints.find(({ id }) => id === editing)}
-					onclose={() => (editing = undefined)}
+				<Later
+					part={jointForm()}
+					given={{
+						joint: record.joints.find(({ id }) => id === editing),
+						onclose: () => (editing = undefined)
+					}}
 				/>
 			{/key}
 		{:else if stop?.phase === 'load'}
@@ -202,7 +174,7 @@
 		{:else if stop && joint}
 			{@const loaded = round.loaded(stop.corner)}
 			{#if stop.phase === 'rubber' && round.standing.method && loaded && loaded.verdict !== 'in-band'}
-				<Notice role="alert" class="font-semibold text-madder">
+				<Notice role="alert" class="font-semibold text-madder!">
 					✕ {loaded.words}
 				</Notice>
 			{/if}
@@ -221,41 +193,8 @@
 						(refused = { ...refusal, title: `${nameOf(jointId)}: ${refusal.title}` })}
 				/>
 			{/key}
-		{:else if round.held}
-			<div class="panel p-6">
-				<p class="text-2xl text-ochre">◇ The round waits: {waitWords(round.held)}</p>
-				<p class="mt-1 text-[15px] text-soft">
-					A joint is tightened once its part is back and its turn has come.
-				</p>
-				<div class="mt-4">
-					<ActionButton weight="main" href="/jobs/{record.id}/work?step={round.held.id}"
-						>To that step</ActionButton
-					>
-				</div>
-			</div>
-		{:else if round.stops.length === 0}
-			<div class="panel p-6"><p class="text-2xl">No joints are listed here</p></div>
 		{:else}
-			<div class="panel p-6">
-				<p class="text-2xl {round.skipped.length ? 'text-ochre' : 'text-spruce'}">
-					{round.skipped.length
-						? '◇ The round is through but for what was passed over'
-						: '✓ The round is through'}
-				</p>
-				{#if !round.skipped.length}<div class="mt-3"><OpenHardware /></div>{/if}
-				{#each round.skipped as one (one.id)}
-					<p class="mt-2">
-						{nameOf(one.id)}: {round.lastRow(one.id)!.skipReason}
-						<ActionButton onclick={() => round.pick(one.id)}>Do it now</ActionButton>
-					</p>
-				{/each}
-				<!-- It has the focus: one Enter of a foot switch leads on. -->
-				<div class="mt-4" {@attach (box) => box.querySelector('a')?.focus({ preventScroll: true })}>
-					<ActionButton weight="main" href={nextHref(record.id, job.next)}
-						>{job.next.text} →</ActionButton
-					>
-				</div>
-			</div>
+			<RoundEnd {round} />
 		{/if}
 		<div class="flex flex-wrap items-center gap-3">
 			{#if stop?.phase === 'rubber' && !editing}
@@ -283,24 +222,13 @@
 		</div>
 	</section>
 
-	<aside id="where" class="min-w-0 space-y-3" aria-label="Where">
-		{#if desk.held.length}
-			<ReadingTray {desk} {stop} standing={{ ...round.sent, ...round.answers }} />
-		{/if}
+	<aside id="where" class="flex min-w-0 flex-col gap-3" aria-label="Where">
 		{#if stop}
 			{#key stop.corner}
 				<RoundDrawing {stop} {joint} {round} {typedMm} />
 			{/key}
 		{/if}
-		{#if targetOf}{#key targetOf}<TargetPanel corner={targetOf} />{/key}{/if}
-		{#if desk.devices.length}
-			<section class="panel px-3 py-1" aria-labelledby="devices-title">
-				<h2 id="devices-title" class="caption pt-1">Take readings from</h2>
-				<ListenTo {desk} devices={desk.devices.filter(({ kind }) => kind !== 'wheel-scales')} />
-			</section>
-		{/if}
-		{#if !desk.held.length}
-			<ReadingTray {desk} {stop} standing={{ ...round.sent, ...round.answers }} />
-		{/if}
+		{#if targetOf}{#key targetOf}<Later part={target} given={{ corner: targetOf }} />{/key}{/if}
+		{#await devices then { default: RoundDevices }}<RoundDevices {round} />{/await}
 	</aside>
 </div>

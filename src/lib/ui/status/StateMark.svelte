@@ -24,17 +24,32 @@
 	const shape = $derived(marks[mark]);
 </script>
 
-<span class="inline-flex items-baseline gap-1.5 {shape.colour} {more}">
-	<svg viewBox="0 0 16 16" class="relative top-[0.15em] size-[1.05em] shrink-0" aria-hidden="true">
-		<path
-			d={shape.path}
-			fill={mark === 'nipped' ? 'currentColor' : 'none'}
-			fill-rule="evenodd"
-			stroke="currentColor"
-			stroke-width="2.2"
-			stroke-linecap="round"
-			stroke-linejoin="round"
-		/>
-	</svg>
-	{#if word}<span class="font-medium">{word}</span>{/if}
+<span class="mark {shape.colour} {more}">
+	<svg viewBox="0 0 16 16" aria-hidden="true"
+		><path d={shape.path} fill={mark === 'nipped' ? 'currentColor' : 'none'} /></svg
+	>
+	{#if word}<b>{word}</b>{/if}
 </span>
+
+<style>
+	.mark {
+		display: inline-flex;
+		align-items: baseline;
+		gap: 6px;
+	}
+	svg {
+		position: relative;
+		top: 0.15em;
+		flex-shrink: 0;
+		width: 1.05em;
+		height: 1.05em;
+		fill-rule: evenodd;
+		stroke: currentcolor;
+		stroke-width: 2.2;
+		stroke-linecap: round;
+		stroke-linejoin: round;
+	}
+	b {
+		font-weight: 500;
+	}
+</style>

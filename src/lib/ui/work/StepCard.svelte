@@ -107,7 +107,7 @@
 		>
 	</div>
 	{#if step.caution}
-		<Notice class="mt-3 font-semibold text-madder">
+		<Notice class="mt-3 font-semibold text-madder!">
 			△ {step.caution}
 		</Notice>
 	{/if}

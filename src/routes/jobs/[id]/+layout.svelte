@@ -12,7 +12,8 @@
 	import { kindOf } from '$core/job/kinds/index';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import JobHead from '$lib/ui/job/JobHead.svelte';
-	import Looks from '$lib/ui/job/Looks.svelte';
+	import { later } from '$lib/client/later';
+	import Later from '$lib/ui/frame/Later.svelte';
 	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	let { data, children } = $props();
@@ -33,6 +34,7 @@
 			})
 		)
 	);
+	const looks = later(() => import('$lib/ui/job/Looks.svelte'));
 	const id = $derived(data.job.id);
 	const refused = $derived(
 		outbox.entries.filter((entry) => entry.refusal && entry.path.startsWith(`/jobs/${id}/`))
@@ -95,5 +97,5 @@
 		{/each}
 	</Notice>
 {/if}
-<Looks />
+{#if job.record.looks.length && !job.record.signedAt}<Later part={looks()} given={{}} />{/if}
 {@render children()}

@@ -78,7 +78,7 @@
 				marked={first.springs}
 				label="How the body stands against specification"
 			/>
-			<DataTable class="mt-2 text-[16px]">
+			<DataTable size="text-[16px]!" class="mt-2">
 				<thead>
 					<tr class="border-b-2 border-ink text-start text-[15px]">
 						<th class="py-1 text-start font-semibold">Spring</th>

@@ -19,12 +19,13 @@
 		<div class="grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2">
 			<label for="at-{entry.key}" class="text-[15px] leading-tight">{entry.label}</label>
 			<Input
+				color={'ours' as never}
 				id="at-{entry.key}"
 				bind:value={values.text[entry.key]}
 				autocomplete="off"
 				spellcheck="false"
 				aria-invalid={fault ? 'true' : undefined}
-				class="min-h-12 rounded-[3px]! border bg-panel px-2 text-end text-[16px] font-semibold text-ink {fault
+				class="min-h-12 rounded-[3px]! border bg-panel px-2! text-end text-[16px]! font-semibold text-ink {fault
 					? 'border-2 border-madder'
 					: 'border-edge'}"
 			/>

@@ -32,7 +32,7 @@
 
 <div class="py-2">
 	<div class="flex items-end justify-between gap-2">
-		<Label for={key} class="mb-1 block text-[15px] font-semibold text-ink">{label}</Label>
+		<Label for={key} class="mb-1 block text-[15px]! font-semibold! text-ink!">{label}</Label>
 		{#if file}
 			<input
 				type="file"
@@ -52,10 +52,9 @@
 		spellcheck="false"
 		aria-invalid={fault || refused ? 'true' : undefined}
 		aria-describedby="{key}-hint"
-		class="mt-1 w-full rounded-[3px]! border bg-panel px-3 py-2 text-[16px] text-ink {fault ||
-		refused
-			? 'border-2 border-madder'
-			: 'border-edge'}"
+		class="mt-1 w-full rounded-[3px]! bg-panel! px-3! py-2! text-[16px]! text-ink! {fault || refused
+			? 'border-2! border-madder!'
+			: 'border-edge!'}"
 	/>
 	<p
 		id="{key}-hint"

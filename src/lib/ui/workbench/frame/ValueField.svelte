@@ -28,6 +28,7 @@
 	<div class="grid grid-cols-[minmax(0,1fr)_7.25rem_3.1rem] items-center gap-x-2">
 		<label for={key} class="text-[15px] leading-tight">{entry.label}</label>
 		<Input
+			color={'ours' as never}
 			id={key}
 			bind:value={values.typed[name]}
 			inputmode="text"
@@ -35,7 +36,7 @@
 			spellcheck="false"
 			aria-invalid={wrong ? 'true' : undefined}
 			aria-describedby={wrong || understood || entry.hint ? `${key}-hint` : undefined}
-			class="min-h-12 rounded-[3px]! border bg-panel px-2 text-end text-[17px] font-semibold text-ink {wrong
+			class="min-h-12 rounded-[3px]! border bg-panel px-2! text-end text-[17px]! font-semibold text-ink {wrong
 				? 'border-2 border-madder'
 				: 'border-edge'}"
 		/>

@@ -44,7 +44,7 @@
 		/>
 	</div>
 	<div class="text-[15px] text-soft"><ProofLine /></div>
-	<DataTable class="panel text-[15px]">
+	<DataTable size="text-[15px]!" class="panel">
 		<thead class="caption text-left">
 			<tr>
 				<th scope="col" class="px-3 py-2 text-right">No.</th>

@@ -8,14 +8,16 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import BounceEntry from '$lib/ui/inspect/BounceEntry.svelte';
 	import CornerWalk from '$lib/ui/inspect/CornerWalk.svelte';
-	import PointNote from '$lib/ui/inspect/PointNote.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
 	import PhotoStrip from '$lib/ui/inspect/PhotoStrip.svelte';
 	import SaidFinding from '$lib/ui/inspect/SaidFinding.svelte';
-	import SagPanel from '$lib/ui/inspect/SagPanel.svelte';
+	import { later, whenIdle } from '$lib/client/later';
 	import Symptoms from '$lib/ui/inspect/Symptoms.svelte';
 	import WalkDrawing from '$lib/ui/inspect/WalkDrawing.svelte';
 
 	const job = currentJob();
+	const note = later(() => import('$lib/ui/inspect/PointNote.svelte'));
+	const sag = whenIdle(() => import('$lib/ui/inspect/SagPanel.svelte'));
 	const asked = $derived(page.url.searchParams.get('corner'));
 	const corner = $derived<Corner>(corners.find((one) => one === asked) ?? job.record.corners[0]!);
 	let point = $state<string>();
@@ -75,7 +77,7 @@
 	>
 		<div class="space-y-4">
 			<Symptoms axle={axleOf(corner)} />
-			<SagPanel />
+			{#await sag then { default: SagPanel }}<SagPanel />{/await}
 		</div>
 		<div id="points"><CornerWalk {corner} bind:point /></div>
 		<div
@@ -88,7 +90,7 @@
 			{#if point}
 				<!-- On a phone it stands at the lower edge, whichever row was touched. -->
 				<div class="max-lg:fixed max-lg:inset-x-2 max-lg:bottom-2 max-lg:z-20 max-lg:shadow-lg">
-					{#key `${corner}/${point}`}<PointNote {corner} {point} />{/key}
+					{#key `${corner}/${point}`}<Later part={note()} given={{ corner, point }} />{/key}
 				</div>
 			{/if}
 			<SaidFinding

@@ -11,6 +11,9 @@
 	const job = currentJob();
 	const { id } = $derived(job.record);
 	const again = $derived(lookAgain(job.job));
+	const unfinished = $derived(
+		job.view.standing.owed.filter(({ stage }) => stage === 'work' || stage === 'set').length
+	);
 </script>
 
 <div class="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_400px]">
@@ -22,10 +25,6 @@
 				{#each corners as corner (corner)}<BounceEntry {corner} phase="after" />{/each}
 			</div>
 		</section>
-	</div>
-	<div class="min-w-0 space-y-4">
-		<CheckedEntry check="drive" />
-		<CheckedEntry check="marks" />
 		<section class="panel p-4" aria-labelledby="again-title">
 			<h2 id="again-title" class="text-xl">Look again</h2>
 			{#if again.length}
@@ -44,10 +43,16 @@
 						</li>
 					{/each}
 				</ul>
+			{:else if unfinished}
+				<p class="mt-1">The work is not through: {unfinished} left in Work and Set.</p>
 			{:else}
 				<p class="mt-1 text-spruce">✓ Nothing that is on record asks for another look</p>
 			{/if}
 		</section>
+	</div>
+	<div class="min-w-0 space-y-4">
+		<CheckedEntry check="drive" />
+		<CheckedEntry check="marks" />
 		{#if !job.record.signedAt}
 			<ActionButton weight="main" class="min-h-16" href={nextHref(id, job.next)}
 				>Next: {job.next.text} →</ActionButton

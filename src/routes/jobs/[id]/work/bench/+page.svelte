@@ -12,13 +12,15 @@
 	import { nextHref } from '$lib/ui/job/places';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
-	import ArmSpringForce from '$lib/ui/bench/ArmSpringForce.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { later } from '$lib/client/later';
 	import CompareParts from '$lib/ui/bench/CompareParts.svelte';
 	import CompressorStation from '$lib/ui/bench/CompressorStation.svelte';
 	import StackStation from '$lib/ui/bench/StackStation.svelte';
 
 	let { data } = $props();
 	const job = currentJob();
+	const armSpring = later(() => import('$lib/ui/bench/ArmSpringForce.svelte'));
 	const plans = $derived(axlePlans(job.work.scope));
 	const corners = $derived(plans.flatMap((plan) => plan.corners));
 	const asked = $derived(page.url.searchParams.get('corner'));
@@ -146,7 +148,7 @@
 			{:else if place === 'compressor'}
 				<CompressorStation {corner} costs={data.shop.costs} />
 			{:else if place === 'arm'}
-				<ArmSpringForce {corner} />
+				<Later part={armSpring()} given={{ corner }} />
 			{:else if place === 'stack'}
 				<StackStation {corner} />
 			{/if}
