@@ -5,7 +5,7 @@ import { defineConfig } from 'vite';
 
 /** Modules that nearly every page has; a table's parts are the library's heaviest. */
 const inEveryPage =
-	/preload-helper|node_modules\/(svelte|@sveltejs|clsx|devalue|tailwind|flowbite-svelte\/dist\/(?!table)|@lucide|idb-keyval|uuid|date-fns|@date-fns)|src\/lib\/client\/(api|outbox|refresh|photo-box|drafts|device|units|first-answers|away)|src\/lib\/ui\/(controls\/(?!DataTable|Tick)|status\/|frame\/)|src\/core\/(units|result|height\/corners|procedure\/stages|problem|job\/model)/;
+	/preload-helper|node_modules\/(svelte|@sveltejs|clsx|devalue|tailwind|flowbite-svelte\/dist\/(?!table|forms\/checkbox)|@lucide|idb-keyval|uuid|date-fns|@date-fns)|src\/lib\/client\/(api|outbox|refresh|photo-box|drafts|device|units|first-answers|away|later)|src\/lib\/ui\/(controls\/(?!DataTable|Tick)|status\/|frame\/)|src\/core\/(units|result|height\/corners|procedure\/stages|problem|job\/model)/;
 
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
@@ -37,7 +37,7 @@ export default defineConfig({
 						// Few files: what nearly every page has, what computes and draws, a job, and each page's own.
 						codeSplitting: {
 							groups: [
-								{ name: 'page', test: inEveryPage, minShareCount: 9, priority: 3 },
+								{ name: 'page', test: inEveryPage, minShareCount: 8, priority: 3 },
 								{
 									name: 'scales',
 									test: /node_modules\/(d3-(scale|interpolate|color|format|time(?!r))|internmap)/,
@@ -47,6 +47,11 @@ export default defineConfig({
 								{
 									name: 'drawn',
 									test: /src\/lib\/ui\/(chart|rack\/ListenTo)|device-desk/,
+									minShareCount: 3
+								},
+								{
+									name: 'corner',
+									test: /src\/lib\/ui\/corner\/(Corner|view|drag)/,
 									minShareCount: 3
 								},
 								{

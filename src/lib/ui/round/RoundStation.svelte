@@ -15,7 +15,6 @@
 	import { untrack } from 'svelte';
 	import JointEntry from '../joints/JointEntry.svelte';
 	import LoadGate from './LoadGate.svelte';
-	import RoundEnd from './RoundEnd.svelte';
 	import RoundDrawing from './RoundDrawing.svelte';
 	import RoundList from './RoundList.svelte';
 	import { Round } from './round.svelte';
@@ -34,6 +33,7 @@
 	const known = $derived(
 		knownTorques(record, (page.data.specifications ?? []) as KnownSpecification[])
 	);
+	const end = later(() => import('./RoundEnd.svelte'));
 	const offer = whenIdle(() => import('../joints/KnownTorques.svelte'));
 	const target = whenIdle(() => import('../joints/TargetPanel.svelte'));
 	const jointForm = later(() => import('../joints/JointForm.svelte'));
@@ -194,7 +194,7 @@
 				/>
 			{/key}
 		{:else}
-			<RoundEnd {round} />
+			<Later part={end()} given={{ round }} />
 		{/if}
 		<div class="flex flex-wrap items-center gap-3">
 			{#if stop?.phase === 'rubber' && !editing}
