@@ -29,6 +29,7 @@ import { usualStrategy, type WorkScope } from '../src/core/work/scope.ts';
 import { migrate } from '../src/lib/server/db/migrate.ts';
 import { openDatabase } from '../src/lib/server/db/pool.ts';
 import { launchOptions } from './browser.ts';
+import { dragging, draws, jobUrls, percentile, slower, slowPage, typing } from './feel.ts';
 import { startApplication } from './application.ts';
 import { buildIfChanged } from './build.ts';
 import { freePort, startDatabase } from './database.ts';
@@ -140,13 +141,8 @@ function pull() {
 	return { angleDeg, torqueNm, programme: { targetNm: 105, slopeNmPerDeg: 1.5 } };
 }
 
-/** 100 000 draws in the page's worker: how long, and how the page's frames went on meanwhile. */
-async function drawsInThePage(): Promise<{
-	ms: number;
-	frames: number;
-	longestMs: number;
-	idleMs: number;
-}> {
+/** What happens in pages of the demo shop: draws in the worker, a reading typed, a wheel dragged. */
+async function inPages() {
 	buildIfChanged();
 	const folder = mkdtempSync(join(tmpdir(), 'vane-bench-'));
 	chmodSync(folder, 0o755);
@@ -178,33 +174,11 @@ async function drawsInThePage(): Promise<{
 		await page.addInitScript('globalThis.__name = (f) => f');
 		await page.goto('/workbench/heights');
 		await page.getByRole('region', { name: 'Results' }).locator('dd').first().waitFor();
-		return await page.evaluate(async () => {
-			const frame = () => new Promise<number>(requestAnimationFrame);
-			const gaps = async (until: () => boolean, least: number) => {
-				const list: number[] = [];
-				let last = await frame();
-				while (!until() || list.length < least) {
-					const now = await frame();
-					list.push(now - last);
-					last = now;
-				}
-				return list;
-			};
-			const idle = await gaps(() => true, 40);
-			const started = performance.now();
-			[...document.querySelectorAll('button')]
-				.find((b) => b.textContent!.trim().startsWith('Draw'))!
-				.click();
-			const drawn = () =>
-				[...document.querySelectorAll('dt')].some((dt) => dt.textContent!.startsWith('By draws'));
-			const busy = await gaps(drawn, 1);
-			return {
-				ms: performance.now() - started,
-				frames: busy.length,
-				longestMs: Math.max(...busy),
-				idleMs: [...idle].sort((a, b) => a - b)[idle.length >> 1]!
-			};
-		});
+		const drawn = await draws(page);
+		const jobs = await jobUrls(context);
+		const keys = await typing(await slowPage(context, `${jobs('2026-0260')}/measure?corner=RR`));
+		const frames = await dragging(await slowPage(context, `${jobs('2026-0257')}/set?of=FL`));
+		return { drawn, keys, frames };
 	} finally {
 		await browser.close();
 		await application.stop();
@@ -265,7 +239,7 @@ const bounceMs = median(() => bounce(trace), 20);
 const tightening = pull();
 const traceMs = median(() => torqueTrace(tightening), 20);
 const bytes = bytesPerPosture();
-const page = await drawsInThePage();
+const pages = await inPages();
 
 const rows = [
 	[
@@ -319,9 +293,21 @@ const rows = [
 	],
 	[
 		'100 000 draws of a predicted height, in the page’s worker',
-		`${page.ms.toFixed(0)} ms`,
+		`${pages.drawn.ms.toFixed(0)} ms`,
 		'under 1 s',
-		`${page.frames} frames meanwhile, the longest ${page.longestMs.toFixed(0)} ms; idle page ${page.idleMs.toFixed(0)} ms a frame`
+		`${pages.drawn.frames} frames meanwhile, the longest ${pages.drawn.longestMs.toFixed(0)} ms; idle page ${pages.drawn.idleMs.toFixed(0)} ms a frame`
+	],
+	[
+		`a height typed, device ${slower} times slower`,
+		`${percentile(pages.keys, 0.95).toFixed(0)} ms`,
+		'under 50 ms',
+		`from key to frame, 95 in 100 of ${pages.keys.length} keys; half within ${percentile(pages.keys, 0.5).toFixed(0)} ms`
+	],
+	[
+		`the wheel dragged, device ${slower} times slower`,
+		`${((1000 * pages.frames.length) / pages.frames.reduce((sum, ms) => sum + ms, 0)).toFixed(0)} frames/s`,
+		'50 and more',
+		`${pages.frames.length} frames, 95 in 100 within ${percentile(pages.frames, 0.95).toFixed(0)} ms`
 	]
 ];
 const table = [
