@@ -34,7 +34,7 @@ test('measure and set, front axle: at most 15 taps beside its numbers', async ({
 	expect(hands.taps).toBeLessThanOrEqual(15);
 });
 
-test('a new car with front struts, to the torque round: at most 90 taps beside its numbers and words', async ({
+test('a new car with front struts, the whole way: at most 90 taps beside its numbers and words', async ({
 	tomas: page
 }) => {
 	test.setTimeout(300_000);
@@ -81,14 +81,29 @@ test('a new car with front struts, to the torque round: at most 90 taps beside i
 			.tap();
 		await page.getByRole('button', { name: /^All .*here/ }).tap();
 	});
-	await test.step('work', async () => {
-		await walkToTheRound(page, url);
-		await page.getByRole('link', { name: /Into the torque round/ }).tap();
+	await test.step('work and set, in turns', async () => {
+		for (let turn = 0; turn < 12; turn++) {
+			await walkToTheRound(page, url);
+			const round = page.getByRole('link', { name: /Into the torque round/ });
+			if (!(await round.isVisible())) break;
+			// It has the focus: one Enter, as after a round that is through.
+			await page.keyboard.press('Enter');
+			await expect(page).toHaveURL(/\/set/);
+			await setTheRound(page);
+			await sent(page);
+		}
 	});
-	await expect(page).toHaveURL(/\/set/);
-	console.log(
-		`a new car, front struts, to the torque round: ${hands.taps} taps, ${hands.enters} Enters`
-	);
+	await test.step('heights after, and signed', async () => {
+		await page
+			.getByRole('link', { name: /Read the height after/ })
+			.first()
+			.tap();
+		await heightsIn(page, heights);
+		await page.keyboard.press('Enter');
+		await page.getByRole('button', { name: 'Sign and seal' }).tap();
+		await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();
+	});
+	console.log(`a new car, front struts, whole way: ${hands.taps} taps, ${hands.enters} Enters`);
 	expect(hands.taps).toBeLessThanOrEqual(90);
 });
 

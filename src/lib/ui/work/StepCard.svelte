@@ -40,12 +40,16 @@
 	const noteMissing = $derived(asked && step.gate?.note && !note.trim());
 	const gateMissing = $derived(asked && step.gate && !seen);
 
+	/** One Enter away: when the step opens, and once what must be seen was seen. */
+	const focusMain = () =>
+		main
+			?.querySelector<HTMLElement>('button[data-main], a[data-main]')
+			?.focus({ preventScroll: true });
+
 	let now = $state(Date.now());
 	onMount(() => {
 		const timer = setInterval(() => (now = Date.now()), 1000);
-		main?.querySelector<HTMLElement>('button[data-main], a[data-main]')?.focus({
-			preventScroll: true
-		});
+		focusMain();
 		return () => clearInterval(timer);
 	});
 	const running = $derived(
@@ -152,6 +156,7 @@
 					? 'border-madder'
 					: 'border-edge'} has-checked:border-spruce has-checked:bg-spruce-wash"
 				bind:checked={seen}
+				onchange={() => seen && !step.gate?.note && focusMain()}
 			>
 				<span>{step.gate.question}</span>
 			</Tick>
