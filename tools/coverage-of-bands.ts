@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { computations } from '../src/core/compute.ts';
 import {
 	coverageOf,
+	coverageOfAcceleration,
 	coverageOfBounce,
 	coverageOfHeights,
 	type Coverage
@@ -31,7 +32,11 @@ for (const computation of computations) {
 	found.push(coverage);
 	console.log(row(coverage));
 }
-found.push(coverageOfHeights(cases, seed), coverageOfBounce(cases / 4, seed));
+found.push(
+	coverageOfHeights(cases, seed),
+	coverageOfBounce(cases / 4, seed),
+	coverageOfAcceleration(cases / 4, seed)
+);
 const table = [
 	'| computation | numbers | cases | middle | least | most |',
 	'| --- | ---: | ---: | ---: | --- | ---: |',

@@ -1,7 +1,8 @@
 /** Devices beside the round: gauge and scales at the heights, the rack's page, who may do what. */
 import { v7 as uuidv7 } from 'uuid';
 import { viewJob } from '../../src/core/job/view';
-import { expect, test } from './shop';
+import type { Page } from '@playwright/test';
+import { expect, sent, test } from './shop';
 
 test('the gauge reads round the car, and the scales say what stands on each wheel', async ({
 	tomas: page,
@@ -168,4 +169,86 @@ test('a changed height owes every bush of the corner, undone or not', async ({
 		page.getByRole('button', { name: /Trailing arm, pivot bush bolt.*not undone/ })
 	).toBeVisible();
 	expect((await record(page, '2026-0255')).resetAboveMm).toBe(30);
+});
+
+/** What a phone's sensor says, at 60 Hz; `felt` of the seconds since the first. */
+const feel = (page: Page, seconds: number, felt: { deg?: number; swing?: boolean }) =>
+	page.evaluate(
+		async ([length, { deg = 0, swing = false }]) => {
+			const [g, rad] = [9.80665, (deg * Math.PI) / 180];
+			const [natural, ratio] = [8.2, 0.28];
+			const damped = natural * Math.sqrt(1 - ratio ** 2);
+			for (let i = 0; i < 60 * length; i++) {
+				const t = i / 60 - 0.5;
+				// Let go 40 mm down after half a second.
+				const up =
+					swing && t >= 0
+						? 0.04 *
+							natural ** 2 *
+							Math.exp(-ratio * natural * t) *
+							(Math.cos(damped * t) - ((ratio * natural) / damped) * Math.sin(damped * t))
+						: 0;
+				const event = new DeviceMotionEvent('devicemotion', {
+					accelerationIncludingGravity: {
+						x: 0,
+						y: (g + up) * Math.sin(rad),
+						z: (g + up) * Math.cos(rad)
+					}
+				});
+				Object.defineProperty(event, 'timeStamp', { value: 1000 * (i / 60) });
+				dispatchEvent(event);
+				await Promise.resolve();
+			}
+		},
+		[seconds, felt] as const
+	);
+
+test('a phone as an instrument: a bounce on the wing, an arm’s angle turned round, and typed', async ({
+	tomas: page,
+	jobUrl
+}) => {
+	await test.step('laid on the wing it reads the damping', async () => {
+		await page.goto(`${await jobUrl('2026-0253')}/check/drive`);
+		const corner = page.getByRole('region', { name: 'Front left' });
+		await corner.getByRole('button', { name: /By this phone/ }).click();
+		await corner.getByRole('button', { name: 'Record with this phone' }).click();
+		await expect(corner.getByText(/this device may have none/)).toBeVisible();
+		await feel(page, 4.5, { swing: true });
+		await corner.getByRole('button', { name: 'It is at rest: stop' }).click();
+		await expect(corner.getByText(/^0\.2[78] of critical/)).toBeVisible();
+		await corner.getByRole('button', { name: 'Keep it for FL' }).click();
+		await expect(corner.getByText('in good order')).toBeVisible();
+	});
+	await test.step('laid on an arm, turned round: its zero falls out', async () => {
+		await page.goto(`${await jobUrl('2026-0257')}/set?of=FL`);
+		const arm = page.getByRole('region', { name: /Angle of the lower arm/ });
+		const phone = arm.getByRole('button', { name: 'Read by this phone' });
+		await arm.getByRole('button', { name: 'Read an angle' }).click();
+		await arm.getByLabel('Hub to arch here').fill('335');
+		const listens = arm.getByText('No sensor has answered yet');
+		await phone.click();
+		await expect(listens).toBeVisible();
+		await feel(page, 2, { deg: 4.4 });
+		await expect(arm.getByText('Now turn it end for end')).toBeVisible();
+		await phone.click();
+		await expect(listens).toBeVisible();
+		await feel(page, 2, { deg: -3.6 });
+		await expect(arm.getByText('zero of the instrument +0.4°')).toBeVisible();
+		await arm.getByRole('button', { name: 'Keep the angle' }).click();
+		await expect(arm.getByText(/at 335 mm: \+4\.0°/)).toBeVisible();
+		await arm.getByRole('button', { name: 'Read an angle' }).click();
+		await arm.getByLabel('Hub to arch here').fill('395');
+		const typed = arm.getByLabel('Or typed, °');
+		const add = arm.getByRole('button', { name: 'Add', exact: true });
+		await typed.fill('steep');
+		await add.click();
+		await expect(arm.getByRole('alert')).toContainText('‘steep’ is no angle over level');
+		await typed.fill('−5,1');
+		await add.click();
+		await typed.fill('5.3');
+		await add.click();
+		await arm.getByRole('button', { name: 'Keep the angle' }).click();
+		await expect(arm.getByText(/Turned by 9\.2°/)).toBeVisible();
+		await sent(page);
+	});
 });

@@ -449,6 +449,15 @@ test('what is half typed in a form is there after a reload', async ({ mara: page
 		[`${url}/set`, ['Pass over …'], 'Why it is passed over', 'socket does'],
 		[`${url}/hand-over`, [], 'Why what is ticked is signed over', 'the owner wa'],
 		[`${bench}/work/bench?corner=FR&at=compressor`, [], 'Length in the strut', '25'],
+		[`${url}/set?of=FL`, [], 'The maker’s torque', '6'],
+		[`${url}/edit`, [], 'Time', '16:4'],
+		[
+			`${bench}/check/drive`,
+			['/Heard or felt something/'],
+			'What was heard or felt, and where',
+			'kno'
+		],
+		[`${await jobUrl('2026-0269')}/measure?corner=RL`, [], 'Other reason, rear', 'carries a com'],
 		['/rack', ['Add a wrench'], 'Name', 'Half a wrench'],
 		['/shop', [], 'Name', 'Half a shop name'],
 		['/shop', ['Add a person'], '/^Name$/ 2', 'Half a person'],

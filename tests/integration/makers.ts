@@ -181,6 +181,18 @@ export const makers: { [K in KindName]: Maker | null } = {
 		subject: corner(g),
 		data: { method: oneOf(g, ['on-wheels', 'jack-to-height']), hubToArch: mm(g, 300, 400) }
 	}),
+	'arm-angle': (g) => ({
+		subject: `${corner(g)}/${oneOf(g, ['lower', 'upper'])}`,
+		data: {
+			hubToArch: mm(g, 300, 420),
+			readings: [
+				{ deg: oneOf(g, [-4.2, 1, 8.5]), turned: false },
+				{ deg: oneOf(g, [4.4, -1, -8]), turned: g(fc.boolean) }
+			],
+			resolutionDeg: 0.1,
+			by: oneOf(g, ['phone', 'typed'])
+		}
+	}),
 	torque: (g, { joints }) => ({
 		subject: oneOf(g, g(fc.boolean) ? joints : joints.filter(({ kind }) => kind === 'bonded-bush'))
 			.id,

@@ -1,7 +1,12 @@
 /** A small sample with a fixed seed of what `npm run coverage-of-bands` counts. */
 import { describe, expect, it } from 'vitest';
 import { computations } from '../compute';
-import { coverageOf, coverageOfBounce, coverageOfHeights } from './coverage.testing';
+import {
+	coverageOf,
+	coverageOfAcceleration,
+	coverageOfBounce,
+	coverageOfHeights
+} from './coverage.testing';
 
 const banded = computations.filter(({ model }) => model !== undefined);
 
@@ -13,6 +18,11 @@ describe('bands hold what they claim', () => {
 
 	it('bounce', () => {
 		for (const share of coverageOfBounce(60, 7).inside.values())
+			expect(share).toBeGreaterThan(0.87);
+	});
+
+	it('bounce-acceleration', () => {
+		for (const share of coverageOfAcceleration(60, 7).inside.values())
 			expect(share).toBeGreaterThan(0.87);
 	});
 

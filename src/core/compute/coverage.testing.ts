@@ -3,7 +3,8 @@
  * compared. A model of our own: it tests that bands say what they claim, not that uncertainties are right.
  */
 import { randomLcg, randomNormal } from 'd3-random';
-import { bounce, heightOf, type Swing } from '../ride/bounce';
+import { accelerationBounce, bounce } from '../ride/bounce';
+import { accelerationOf, heightOf, type Swing } from '../ride/swing';
 import { compareHeights, usualStanceMm } from '../height/compare';
 import { numbersOf, valueAt, withNumber, type Banded } from '../uncertainty/band';
 import type { Computation } from './computation';
@@ -94,6 +95,37 @@ export function coverageOfBounce(cases: number, seed: number): Coverage {
 		if (Math.abs(dampingRatio - swing.ratio) <= dampingRatioExpanded) inside++;
 	}
 	return { name: 'bounce', cases, inside: new Map([['dampingRatio', inside / cases]]) };
+}
+
+/** The same felt by a phone on the wing at 60 Hz, with noise of its sensor. */
+export function coverageOfAcceleration(cases: number, seed: number): Coverage {
+	const uniform = randomLcg(seed / 4294967296 + 0.17);
+	const normal = normalOf(seed + 3);
+	const between = (low: number, high: number) => low + (high - low) * uniform();
+	let inside = 0;
+	for (let i = 0; i < cases; i++) {
+		const swing: Swing = {
+			ratio: between(0.08, 0.6),
+			natural: 2 * Math.PI * between(1, 1.7),
+			rest: 0,
+			push: -between(25, 50),
+			friction: Math.abs(1 + normal()),
+			delay: between(0, 0.03)
+		};
+		const timeS = Array.from({ length: 240 }, (_, k) => k / 60);
+		const read = accelerationBounce({
+			timeS,
+			accelerationMPerS2: timeS.map((t) => accelerationOf(swing, t) / 1000 + 0.05 * normal())
+		});
+		if (!read.ok) throw new Error('bounce-acceleration: no answer');
+		const { dampingRatio, dampingRatioExpanded } = read.value;
+		if (Math.abs(dampingRatio - swing.ratio) <= dampingRatioExpanded) inside++;
+	}
+	return {
+		name: 'bounce-acceleration',
+		cases,
+		inside: new Map([['dampingRatio', inside / cases]])
+	};
 }
 
 /** Differences of heights over one standing or two, each rolled and settled anew. */

@@ -1,7 +1,8 @@
 import Joi from 'joi';
-import { bounce } from '../ride/bounce.ts';
+import { accelerationBounce, bounce } from '../ride/bounce.ts';
 import { dampingFromPeaks } from '../ride/log-decrement.ts';
 import { fullCar, type FullCar, type Road } from '../ride/full-car.ts';
+import { accelerationOf } from '../ride/swing.ts';
 import { quarterCar, type QuarterCar } from '../ride/quarter-car.ts';
 import { sampleFullCar } from '../ride/sample.ts';
 import { ok } from '../result.ts';
@@ -32,6 +33,9 @@ const swing = decay.map((t) => {
 		(Math.cos(damped * t) + ((zeta * natural) / damped) * Math.sin(damped * t));
 	return Math.round(x * 10) / 10;
 });
+
+/** The same let go under an accelerometer. */
+const felt = { ratio: 0.3, natural: 2 * Math.PI * 1.3, rest: 0, push: -40, friction: 0, delay: 0 };
 
 export const rideComputations: readonly Computation[] = [
 	banded({
@@ -79,6 +83,31 @@ export const rideComputations: readonly Computation[] = [
 		}),
 		example: { timeS: decay.map((t) => Math.round(t * 100) / 100), heightMm: swing },
 		run: bounce
+	},
+	{
+		name: 'bounce-acceleration',
+		summary:
+			'The same from an accelerometer on the body, as of a phone laid on the wing: fitted in acceleration.',
+		input: Joi.object({
+			timeS: numbers(1, 200_000, -1e6, 1e6),
+			accelerationMPerS2: numbers(1, 200_000, -1e3, 1e3)
+		}),
+		output: Joi.object({
+			dampingRatio: outNumber(),
+			dampingRatioExpanded: outNumber(),
+			dampedFreqHz: outNumber(),
+			naturalFreqHz: outNumber(),
+			movements: outNumber(),
+			frictionMm: outNumber(),
+			pushMm: outNumber(),
+			noiseMPerS2: outNumber(),
+			releasedAtS: outNumber()
+		}),
+		example: {
+			timeS: decay.map((t) => Math.round(t * 100) / 100),
+			accelerationMPerS2: decay.map((t) => Number((accelerationOf(felt, t) / 1000).toFixed(3)))
+		},
+		run: accelerationBounce
 	},
 	banded({
 		name: 'log-decrement',

@@ -23,6 +23,7 @@ import { jobStanding, type JobStanding } from '../procedure/owed.ts';
 import { chooseTarget, type SpringDoubt, type TargetChoice } from '../procedure/target.ts';
 import { faulty, ok, type Result } from '../result.ts';
 import { armGeometry, isUpper, type ArmGeometry } from './arm.ts';
+import { measuredTurn, weighTurn, type ArmEvidence } from './arm-angles.ts';
 import { armTurn, cornerMechanism } from './corner.ts';
 import { atWork } from './joints.ts';
 import type { Phase, Reading, Torque, VehicleAxle } from './model.ts';
@@ -212,16 +213,21 @@ export function judgeBush(
 		});
 	}
 	const { geometry } = input;
-	const band = bushSetBand(input.bush, {
+	const evidence = armEvidence(record, corner, place, input);
+	const { armLengthMm, outerBelowInnerMm } = evidence?.left ?? {
 		armLengthMm: geometry.armLengthMm.u,
-		outerBelowInnerMm: geometry.outerBelowInnerMm.u,
+		outerBelowInnerMm: geometry.outerBelowInnerMm.u
+	};
+	const band = bushSetBand(input.bush, {
+		armLengthMm,
+		outerBelowInnerMm,
 		setHubToArchMm: settingMm,
 		rideHubToArchMm: input.standingMm,
 		stiffnessRelative: findLayout(axleFor(record, corner).layout)!.assumed.stiffnessRelative
 	});
 	if (!band.ok) return band;
 	const { rideHubToArchMm } = input.bush;
-	const kept = turned(axleFor(record, corner), place, input.bush) ?? band.value;
+	const kept = turned(axleFor(record, corner), place, input.bush, evidence?.scale) ?? band.value;
 	const worst = Math.abs(kept.twistDeg) + band.value.twistExpandedDeg;
 	return ok({
 		...band.value,
@@ -238,7 +244,8 @@ export function judgeBush(
 function turned(
 	axle: VehicleAxle,
 	place: JointPlace | null | undefined,
-	input: BushSetInput
+	input: BushSetInput,
+	scale = 1
 ): BushSetResult | undefined {
 	const mechanism = cornerMechanism(axle, input.rideHubToArchMm);
 	const turn =
@@ -249,8 +256,46 @@ function turned(
 			input.setHubToArchMm,
 			input.rideHubToArchMm
 		);
-	const kept = turn && bushTurned(input, turn);
+	const kept =
+		turn &&
+		bushTurned(input, { twistRad: scale * turn.twistRad, anglePerMm: scale * turn.anglePerMm });
 	return kept && kept.ok ? kept.value : undefined;
+}
+
+/** What the angles of the arm say, where two were read: by how much the tape's turn is off, and what is left open. */
+function armEvidence(
+	record: JobRecord,
+	corner: Corner,
+	place: JointPlace | null | undefined,
+	{ geometry, bush }: BushInput
+): (ArmEvidence & { left: { armLengthMm: number; outerBelowInnerMm: number } }) | undefined {
+	const which = isUpper(place) ? 'upper' : 'lower';
+	const measured = measuredTurn(record, corner, which);
+	const mechanism = measured && cornerMechanism(axleFor(record, corner), bush.rideHubToArchMm);
+	const taped =
+		mechanism?.ok && armTurn(mechanism.value, which, measured!.toMm, measured!.fromMm)?.twistRad;
+	if (!measured || !taped) return undefined;
+	// dφ/dh = 1/√(L² − b²): what the tape leaves open of it, of itself.
+	const { value: length, u: lengthU } = geometry.armLengthMm;
+	const { value: below, u: belowU } = geometry.outerBelowInnerMm;
+	const reach2 = length ** 2 - below ** 2;
+	const tapedU = Math.hypot(length * lengthU, below * belowU) / reach2;
+	const evidence = weighTurn(measured, (taped * 180) / Math.PI, tapedU);
+	const left = evidence.disagrees
+		? { armLengthMm: lengthU, outerBelowInnerMm: belowU }
+		: { armLengthMm: (evidence.relativeU * reach2) / length, outerBelowInnerMm: 0 };
+	return { ...evidence, left };
+}
+
+/** What the angles of an arm and its tape say together; undefined without two angles, or a target to judge by. */
+export function armWeighed(
+	record: JobRecord,
+	corner: Corner,
+	place: JointPlace | null | undefined,
+	limits: TwistLimits
+): ArmEvidence | undefined {
+	const input = bushInput(record, corner, 0, limits, place);
+	return input && armEvidence(record, corner, place, input);
 }
 
 /** Another height that could have been the target, and what a bush set at it would keep. */
@@ -343,13 +388,19 @@ function axleFor(record: JobRecord, corner: Corner): VehicleAxle {
 	return record.vehicle.axles[axle];
 }
 
+interface BushInput {
+	bush: BushSetInput;
+	geometry: ArmGeometry;
+	standingMm: number;
+}
+
 function bushInput(
 	record: JobRecord,
 	corner: Corner,
 	setHubToArchMm: number,
 	limits: TwistLimits,
 	place?: JointPlace | null
-): { bush: BushSetInput; geometry: ArmGeometry; standingMm: number } | undefined {
+): BushInput | undefined {
 	const target = viewTarget(record, corner);
 	const rideHubToArchMm = target && asHubToArch(record, corner, target.heightMm);
 	if (rideHubToArchMm === undefined) return undefined;

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { randomLcg, randomNormal } from 'd3-random';
-import { bounce, heightOf } from './bounce';
+import { accelerationBounce, bounce } from './bounce';
+import { accelerationOf, heightOf, type Swing } from './swing';
 import { modesOf } from './modes';
 import { Matrix } from 'ml-matrix';
 import { quarterCar, rideVerdict } from './quarter-car';
@@ -129,5 +130,78 @@ describe('modes', () => {
 	/** Common practice, no source. */
 	it('passenger cars swing at 1.0 to 1.5 Hz, sports cars to 2', () => {
 		expect([0.9, 1.2, 1.8, 2.3].map(rideVerdict)).toEqual(['soft', 'passenger', 'sports', 'stiff']);
+	});
+});
+
+describe('bounce in acceleration', () => {
+	/** Pushed in time with the swing, let go at the bottom, as a phone at 60 Hz feels it. */
+	function felt(swing: Swing, noiseMPerS2: number, seed: number, pushes = 3) {
+		const noise = randomNormal.source(randomLcg(seed))(0, noiseMPerS2);
+		const damped = swing.natural * Math.sqrt(1 - swing.ratio ** 2);
+		const pushed = (pushes * 2 * Math.PI) / damped;
+		const timeS = Array.from({ length: 420 }, (_, i) => i / 60);
+		const accelerationMPerS2 = timeS.map((t) => {
+			const hands = Math.abs(swing.push) * (t / pushed);
+			const mm =
+				t < pushed
+					? hands * damped ** 2 * Math.cos(damped * t)
+					: accelerationOf({ ...swing, rest: 0 }, t - pushed);
+			return mm / 1000 + noise();
+		});
+		return { timeS, accelerationMPerS2, pushed };
+	}
+	const swing = { ratio: 0.28, natural: 8.2, rest: 0, push: -40, friction: 1, delay: 0 };
+
+	it('is the second derivative of the height, with and without friction, over and under critical', () => {
+		const step = 1e-4;
+		for (const ratio of [0.05, 0.3, 0.8, 1.4]) {
+			for (const friction of [0, 2]) {
+				const one = { ...swing, ratio, friction };
+				const damped = one.natural * Math.sqrt(Math.max(0, 1 - ratio ** 2));
+				for (const t of [0.05, 0.2, 0.35, 0.6, 1.1]) {
+					// Not across a turning point, where friction changes its side.
+					const phase = damped ? (t * damped) / Math.PI : 0.5;
+					if (Math.abs(phase - Math.round(phase)) < 0.02) continue;
+					const bent =
+						(heightOf(one, t + step) - 2 * heightOf(one, t) + heightOf(one, t - step)) / step ** 2;
+					expect(accelerationOf(one, t)).toBeCloseTo(bent, -0.5);
+				}
+			}
+		}
+	});
+
+	it.each([0.1, 0.2, 0.3, 0.45])(
+		'reads %f back within its band, however it was pushed',
+		(ratio) => {
+			for (const [seed, push] of [
+				[0.1, -30],
+				[0.2, -50],
+				[0.3, -40]
+			] as const) {
+				const got = accelerationBounce(felt({ ...swing, ratio, push }, 0.05, seed));
+				if (!got.ok) throw new Error(JSON.stringify(got.faults));
+				expect(Math.abs(got.value.dampingRatio - ratio)).toBeLessThan(
+					Math.max(0.02, got.value.dampingRatioExpanded)
+				);
+				expect(got.value.dampingRatioExpanded).toBeLessThan(0.5 * ratio + 0.03);
+				expect(got.value.naturalFreqHz).toBeCloseTo(swing.natural / (2 * Math.PI), 0);
+			}
+		}
+	);
+
+	it('what the hands did before it is let go is no swing', () => {
+		const { pushed, ...input } = felt(swing, 0.02, 0.4);
+		const got = accelerationBounce(input);
+		if (!got.ok) throw new Error(JSON.stringify(got.faults));
+		expect(got.value.releasedAtS).toBeGreaterThan(pushed - 0.1);
+		expect(Math.abs(got.value.pushMm)).toBeGreaterThan(20);
+	});
+
+	it('says so where nothing moves, or nothing can be read', () => {
+		const timeS = Array.from({ length: 120 }, (_, i) => i / 60);
+		const still = accelerationBounce({ timeS, accelerationMPerS2: timeS.map(() => 0.01) });
+		expect(still).toMatchObject({ ok: false, faults: [{ field: 'accelerationMPerS2' }] });
+		const short = accelerationBounce({ timeS: [0, 1], accelerationMPerS2: [0, 1] });
+		expect(short).toMatchObject({ ok: false });
 	});
 });

@@ -24,7 +24,7 @@ export const carState = () =>
 	Joi.string()
 		.valid(...carStates)
 		.required();
-const entered = () => text(60).required();
+export const entered = () => text(60).required();
 export const cornerList = () =>
 	Joi.array()
 		.items(Joi.string().valid(...corners))

@@ -2,6 +2,7 @@
 import type * as Accepted from './accepted/data.ts';
 import type * as AddendumOf from './addendum/data.ts';
 import type * as Arm from './arm-spring/data.ts';
+import type * as ArmAngle from './arm-angle/data.ts';
 import type * as Bounce from './bounce/data.ts';
 import type * as Car from './car/data.ts';
 import type * as Carried from './carried/data.ts';
@@ -69,6 +70,7 @@ export interface KindData {
 	target: Target.Data;
 	joint: JointOf.Data;
 	loading: Loading.Data;
+	'arm-angle': ArmAngle.Data;
 	torque: Torque.Data;
 	hardware: Hardware.Data;
 	accepted: Accepted.Data;

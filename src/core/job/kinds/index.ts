@@ -2,6 +2,7 @@
 import type { Kind } from '../book/kind.ts';
 import { accepted } from './accepted/index.ts';
 import { addendum } from './addendum/index.ts';
+import { armAngle } from './arm-angle/index.ts';
 import { armSpring } from './arm-spring/index.ts';
 import { bounce } from './bounce/index.ts';
 import { car } from './car/index.ts';
@@ -71,6 +72,7 @@ const registry = {
 	target,
 	joint,
 	loading,
+	'arm-angle': armAngle,
 	torque,
 	hardware,
 	accepted,

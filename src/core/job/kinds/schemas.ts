@@ -3,6 +3,7 @@ import type { KindSchemas } from '../book/kind-schemas.ts';
 import type { KindName } from './data.ts';
 import { schemas as accepted } from './accepted/schema.ts';
 import { schemas as addendum } from './addendum/schema.ts';
+import { schemas as armAngle } from './arm-angle/schema.ts';
 import { schemas as armSpring } from './arm-spring/schema.ts';
 import { schemas as bounce } from './bounce/schema.ts';
 import { schemas as car } from './car/schema.ts';
@@ -71,6 +72,7 @@ export const kindSchemas: Readonly<Record<KindName, KindSchemas>> = {
 	target,
 	joint,
 	loading,
+	'arm-angle': armAngle,
 	torque,
 	hardware,
 	accepted,

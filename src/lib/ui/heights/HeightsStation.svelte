@@ -14,6 +14,8 @@
 	import { readingsPerCorner } from '$core/procedure/owed';
 	import type { Phase } from '$core/job/model';
 	import type { Snippet } from 'svelte';
+	import { asHubToArch } from '$core/job/view';
+	import { whenIdle } from '$lib/client/later';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -36,6 +38,7 @@
 	let { phase, asked, answer }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
+	const angles = whenIdle(() => import('../angles/ArmAngles.svelte'));
 	/** The shop's way round the car. */
 	const walk = $derived<readonly Corner[]>(page.data.shop?.walk ?? usualWalk);
 	/** Rolled and settled anew so many times. */
@@ -54,6 +57,10 @@
 	});
 	const missing = $derived(walk.find(lacks));
 	const corner = $derived(asked ?? missing ?? walk[0]!);
+	const hubToArch = $derived.by(() => {
+		const mean = job.view.corners[corner][phase]?.meanMm;
+		return mean === undefined ? undefined : asHubToArch(job.record, corner, mean);
+	});
 	const means = $derived(perCorner((c) => job.view.corners[c][phase]?.meanMm));
 	const stance = $derived(
 		corners.every((c) => means[c] !== undefined)
@@ -171,5 +178,12 @@
 			{/each}
 		</section>
 		<DeviceStrip {phase} {corner} />
+		{#if job.record.corners.includes(corner)}
+			{#key corner}
+				{#await angles then { default: ArmAngles }}
+					<ArmAngles {corner} which="lower" hubToArchMm={hubToArch} />
+				{/await}
+			{/key}
+		{/if}
 	</aside>
 </div>

@@ -3,7 +3,7 @@
 	import { damperOf, goodMovements, unlike, type BounceFinding } from '$core/inspect/dampers';
 	import { bounceOf, bounceSubject } from '$core/job/findings';
 	import type { Phase } from '$core/job/model';
-	import type { BounceResult } from '$core/ride/bounce';
+	import type { Damping } from '$core/ride/bounce';
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import Later from '$lib/ui/frame/Later.svelte';
@@ -47,7 +47,7 @@
 			...kept,
 			movements: kept?.movements === movements ? null : movements
 		});
-	async function take({ dampingRatio, dampingRatioExpanded }: BounceResult) {
+	async function take({ dampingRatio, dampingRatioExpanded }: Damping) {
 		await job.keep('bounce', subject, {
 			movements: kept?.movements ?? null,
 			dampingRatio,
@@ -103,7 +103,7 @@
 			type="button"
 			class="touch text-[15px] underline"
 			aria-expanded={open}
-			onclick={() => (open = !open)}>{open ? 'No trace' : 'From a trace of a logger'}</button
+			onclick={() => (open = !open)}>{open ? 'No trace' : 'By this phone, or from a trace'}</button
 		>
 		{#if open}
 			<Later part={traceForm()} given={{ name: corner, onkeep: take }} />

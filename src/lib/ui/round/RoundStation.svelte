@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import { cornerNames, corners } from '$core/height/corners';
 	import { knownTorques, type KnownSpecification } from '$core/job/joints';
+	import { isUpper } from '$core/job/arm';
 	import { loadMethodNames } from '$core/procedure/facts';
 	import type { RoundPart } from '$core/procedure/round';
 	import type { Refusal } from '$lib/client/api';
@@ -29,6 +30,7 @@
 		() => (page.data.wrenches ?? []) as ShopWrench[]
 	);
 	const { record } = $derived(job);
+	const angles = whenIdle(() => import('../angles/ArmAngles.svelte'));
 	const devices = whenIdle(() => import('./RoundDevices.svelte'));
 	const known = $derived(
 		knownTorques(record, (page.data.specifications ?? []) as KnownSpecification[])
@@ -229,6 +231,17 @@
 			{/key}
 		{/if}
 		{#if targetOf}{#key targetOf}<Later part={target} given={{ corner: targetOf }} />{/key}{/if}
+		{#if stop && (stop.phase === 'rubber' || stop.phase === 'load')}
+			{#key stop.corner}
+				{#await angles then { default: ArmAngles }}
+					<ArmAngles
+						corner={stop.corner}
+						which={isUpper(joint?.place) ? 'upper' : 'lower'}
+						hubToArchMm={typedMm ?? round.look(stop.corner)?.hubToArchMm}
+					/>
+				{/await}
+			{/key}
+		{/if}
 		{#await devices then { default: RoundDevices }}<RoundDevices {round} />{/await}
 	</aside>
 </div>

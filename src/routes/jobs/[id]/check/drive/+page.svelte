@@ -21,7 +21,7 @@
 		<h1 class="sr-only">Bounce and drive</h1>
 		<section aria-labelledby="bounces-title">
 			<h2 id="bounces-title" class="mb-2 text-xl">Bounce it: movements until it stands</h2>
-			<div class="grid gap-3 sm:grid-cols-2">
+			<div class="grid items-start gap-3 sm:grid-cols-2">
 				{#each corners as corner (corner)}<BounceEntry {corner} phase="after" />{/each}
 			</div>
 		</section>
