@@ -1,18 +1,17 @@
 <script lang="ts">
 	import type { BushSetBand } from '$core/bush/band';
 	import { axleOf, isLeft, type Corner } from '$core/height/corners';
-	import { findLayout } from '$core/layout/catalogue';
 	import type { JointPlace } from '$core/layout/types';
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { cornerMechanism, posturesAt, shownTravel, tyreRadiusMm } from '$core/job/corner';
 	import { judgeBush } from '$core/job/view';
 	import { arc, line } from 'd3';
 	import CornerFigure from './CornerFigure.svelte';
 	import type { Snippet } from 'svelte';
 	import { draggable } from './drag';
-	import { armOf, placeOf, seenFromSide, shapeOf, wedgeOf, type Arm, type Flat } from './view';
+	import { cornerSheet, sheetHeight, sheetWidth } from './sheet';
+	import { placeOf, wedgeOf, type Arm, type Flat } from './view';
 
 	/** This car's corner to scale: where it hangs, where it is now, where it will stand, and what its rubber keeps. */
 	interface Props {
@@ -49,82 +48,10 @@
 	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
 
 	const axle = $derived(job.record.vehicle.axles[axleOf(corner)]);
-	const layout = $derived(findLayout(axle.layout)!.mechanism);
-	const side = $derived(seenFromSide(layout));
-	const found = $derived(cornerMechanism(axle, targetMm));
-	const travel = $derived(found.ok ? shownTravel(found.value, targetMm) : undefined);
-	const range = $derived(travel?.ok ? travel.value : undefined);
-	const shown = $derived(
-		range ? Math.min(range.droopMm, Math.max(range.bumpMm, heightMm)) : heightMm
-	);
-	const postures = $derived(
-		found.ok && range
-			? posturesAt(found.value, [range.droopMm, range.bumpMm, targetMm, shown])
-			: undefined
-	);
-	const fault = $derived(
-		[found, travel, postures].find((part) => part && !part.ok) as
-			{ ok: false; faults: { message: string }[] } | undefined
-	);
-	const wheelRadius = $derived(tyreRadiusMm(axle.tyreSize) ?? 305);
-
-	const drawn = $derived.by(() => {
-		if (!found.ok || !postures?.ok || !range) return undefined;
-		const [droop, bump, target, now] = postures.value as [
-			(typeof postures.value)[number],
-			(typeof postures.value)[number],
-			(typeof postures.value)[number],
-			(typeof postures.value)[number]
-		];
-		const shapes = {
-			droop: shapeOf(layout, droop),
-			bump: shapeOf(layout, bump),
-			target: shapeOf(layout, target),
-			now: shapeOf(layout, now)
-		};
-		const lip: Flat = [shapes.target.wheel[0], shapes.target.wheel[1] + targetMm];
-		const reach = side ? wheelRadius + 30 : 130;
-		const all: Flat[] = Object.values(shapes).flatMap((shape) => [
-			...shape.pivots,
-			...shape.joints,
-			...(shape.spring ?? []),
-			...(shape.damper ?? []),
-			shape.wheel
-		]);
-		const xs = [...all.map(([x]) => x), lip[0] - reach, lip[0] + reach];
-		const zs = [...all.map(([, z]) => z), lip[1]];
-		const box = {
-			left: Math.min(...xs) - 35,
-			right: Math.max(...xs),
-			low: Math.min(...zs, shapes.droop.wheel[1] - wheelRadius) - 12,
-			high: Math.max(...zs) + 75
-		};
-		const arms = (['lower', 'upper'] as const).flatMap((which) => {
-			const [a, b] = [armOf(layout, now, which), armOf(layout, target, which)];
-			return a && b ? [{ which, ...a, rest: b.joint }] : [];
-		});
-		return { shapes, lip, box, arms, now, expanded: found.value.jointExpandedMm };
-	});
-
-	const width = 400;
-	const height = 400;
-	/** Kept free at the right for the dimension and its words. */
-	const words = $derived(plain ? 40 : 114);
-	const scale = $derived(
-		drawn
-			? Math.min(
-					(width - words) / (drawn.box.right - drawn.box.left),
-					(height - 20) / (drawn.box.high - drawn.box.low)
-				)
-			: 1
-	);
-	const to = $derived(([x, z]: Flat): Flat => {
-		const { box } = drawn!;
-		const across = (width - words - (box.right - box.left) * scale) / 2;
-		return [across + (x - box.left) * scale, height - 16 - (z - box.low) * scale];
-	});
-	const path = $derived((points: Flat[]) => line()(points.map(to)) ?? '');
-	const dimension = $derived(drawn ? to([drawn.box.right, 0])[0] + 14 : 0);
+	const sheet = $derived(cornerSheet(axle, targetMm, heightMm, plain));
+	const drawn = $derived(sheet.ok ? sheet.value : undefined);
+	const shown = $derived(drawn?.shownMm ?? heightMm);
+	const path = $derived((points: Flat[]) => (drawn && line()(points.map(drawn.to))) ?? '');
 
 	/** What a bush turning with this arm would keep if it was tightened at the height shown. */
 	const judgedFor = $derived((which: 'lower' | 'upper') => {
@@ -168,8 +95,8 @@
 	}
 	/** Where the joint may be, for what is known of the geometry. */
 	const spread = $derived((joint: Flat): Flat[] => [
-		[joint[0], joint[1] + drawn!.expanded],
-		[joint[0], joint[1] - drawn!.expanded]
+		[joint[0], joint[1] + drawn!.expandedMm],
+		[joint[0], joint[1] - drawn!.expandedMm]
 	]);
 	/** Room for the ring around the joint in hand. */
 	const ringed = $derived((which: 'lower' | 'upper') => (place === `${which}-pivot` ? 24 : 0));
@@ -178,10 +105,12 @@
 	const showMm = (mm: number) => units.show(mm, 'length', { decimals });
 </script>
 
-{#if fault}
-	<p class="text-madder">{fault.faults[0]!.message}</p>
-{:else if drawn && range}
-	{@const { shapes, lip, arms } = drawn}
+{#if !sheet.ok}
+	<p class="text-madder">{sheet.faults[0]!.message}</p>
+{:else if drawn}
+	{@const { layout, side, shapes, lip, arms, to, scale, range, dimensionX: dimension } = drawn}
+	{@const [width, height] = [sheetWidth, sheetHeight]}
+	{@const wheelRadius = drawn.wheelRadiusMm}
 	{@const wheelNow = to(shapes.now.wheel)}
 	{@const lipAt = to(lip)}
 	<svg
@@ -325,8 +254,7 @@
 		<text x="4" y={height - 3} font-size="14" class="text-soft"
 			>{side
 				? `${isLeft(corner) ? '' : 'mirrored, '}front of the car to the left`
-				: `${isLeft(corner) ? '' : 'mirrored, '}outboard to the right`}{found.ok &&
-			found.value.assumed
+				: `${isLeft(corner) ? '' : 'mirrored, '}outboard to the right`}{drawn.assumed
 				? '; grey: what the tape leaves open'
 				: ''}</text
 		>

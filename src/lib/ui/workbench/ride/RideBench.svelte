@@ -12,120 +12,24 @@
 	import Bench from '../frame/Bench.svelte';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';
-	import { BenchValues, type NumberEntry } from '../frame/values.svelte';
+	import { BenchValues } from '../frame/values.svelte';
+	import { bumpEntries, bumpTexts, overBump, quarterOf } from './over-a-bump';
 
 	let { choices: mode }: { choices: Snippet } = $props();
 	const units = personalUnits();
-	const mass = { dimension: 'mass' as const, decimals: 0 };
-	const mm = { dimension: 'length' as const, decimals: 0 };
-	const rate = { dimension: 'rate' as const };
-	const damper = { unit: 'N·s/mm', min: 0, max: 20, decimals: 2 };
-	const entries: NumberEntry[] = [
-		{ key: 'heightMm', label: 'Obstacle, height', ...mm, initial: 50, min: 1, max: 200 },
-		{ key: 'obstacleMm', label: 'Obstacle, length', ...mm, initial: 1000, min: 50, max: 20000 },
-		{ key: 'speedKmh', label: 'Speed', unit: 'km/h', initial: 30, min: 2, max: 200, decimals: 0 },
-		{ key: 'bump-front', label: 'Front, bump', ...damper, initial: 1.1 },
-		{ key: 'rebound-front', label: 'Front, rebound', ...damper, initial: 2.4 },
-		{ key: 'bump-rear', label: 'Rear, bump', ...damper, initial: 1 },
-		{ key: 'rebound-rear', label: 'Rear, rebound', ...damper, initial: 2.2 },
-		{ key: 'rate-front', label: 'Wheel rate, front', ...rate, initial: 25, min: 2, max: 300 },
-		{ key: 'rate-rear', label: 'Wheel rate, rear', ...rate, initial: 24, min: 2, max: 300 },
-		{ key: 'bar-front', label: 'Anti-roll bar, front', ...rate, initial: 9, min: 0, max: 200 },
-		{ key: 'bar-rear', label: 'Anti-roll bar, rear', ...rate, initial: 5, min: 0, max: 200 },
-		{ key: 'tyre', label: 'Tyre rate', ...rate, initial: 210, min: 50, max: 1000 },
-		{ key: 'body', label: 'Body', ...mass, initial: 1250, min: 300, max: 5000 },
-		{
-			key: 'unsprung-front',
-			label: 'Hub and wheel, front',
-			...mass,
-			initial: 40,
-			min: 5,
-			max: 200
-		},
-		{ key: 'unsprung-rear', label: 'Hub and wheel, rear', ...mass, initial: 38, min: 5, max: 200 },
-		{ key: 'wheelbaseMm', label: 'Wheelbase', ...mm, initial: 2600, min: 1500, max: 5000 },
-		{
-			key: 'massBehindFrontMm',
-			label: 'Mass behind front axle',
-			...mm,
-			initial: 1080,
-			min: 100,
-			max: 4500
-		},
-		{ key: 'trackFrontMm', label: 'Track, front', ...mm, initial: 1500, min: 900, max: 2500 },
-		{ key: 'trackRearMm', label: 'Track, rear', ...mm, initial: 1490, min: 900, max: 2500 },
-		{
-			key: 'pitchInertia',
-			label: 'Inertia in pitch',
-			unit: 'kg·m²',
-			initial: 1900,
-			min: 100,
-			max: 20000,
-			decimals: 0
-		},
-		{
-			key: 'rollInertia',
-			label: 'Inertia in roll',
-			unit: 'kg·m²',
-			initial: 460,
-			min: 50,
-			max: 5000,
-			decimals: 0
-		},
-		{ key: 'atMs', label: 'Moment shown', unit: 'ms', initial: 300, min: 0, max: 3000, decimals: 0 }
-	];
-	const values = new BenchValues(units, page.url.searchParams, entries, [
-		{ key: 'shape', label: 'Road', initial: 'hump', options: ['hump', 'step'] },
-		{ key: 'side', label: 'Under', initial: 'both', options: ['both', 'left'] }
-	]);
+	const values = new BenchValues(units, page.url.searchParams, bumpEntries, bumpTexts);
 	const num = (key: string) => values.num(key);
 	const inUnit = (mm: number) => units.number(mm, 'length');
-	const both = (name: string) => ({ front: num(`${name}-front`), rear: num(`${name}-rear`) });
-	const run = new Live<FullCarRun>(() => ({
-		name: 'full-car',
-		input: {
-			car: {
-				bodyMassKg: num('body'),
-				pitchInertiaKgM2: num('pitchInertia'),
-				rollInertiaKgM2: num('rollInertia'),
-				...values.nums('wheelbaseMm', 'massBehindFrontMm', 'trackFrontMm', 'trackRearMm'),
-				unsprungMassKg: both('unsprung'),
-				wheelRateNPerMm: both('rate'),
-				tyreRateNPerMm: num('tyre'),
-				antiRollNPerMm: both('bar'),
-				damperNsPerMm: {
-					front: { bump: num('bump-front'), rebound: num('rebound-front') },
-					rear: { bump: num('bump-rear'), rebound: num('rebound-rear') }
-				}
-			},
-			road: {
-				shape: values.text.shape,
-				side: values.text.side,
-				heightMm: num('heightMm'),
-				lengthMm: num('obstacleMm'),
-				speedKmh: num('speedKmh')
-			},
-			durationS: 3
-		}
-	}));
+	const run = new Live<FullCarRun>(() => ({ name: 'full-car', input: overBump(num, values.text) }));
 	const r = $derived(run.value);
-	/** Sprung mass on one wheel of an axle, from where the mass stands. */
-	const shareOf = $derived((axle: 'front' | 'rear') => {
-		const rear = num('massBehindFrontMm') / num('wheelbaseMm');
-		return (num('body') * (axle === 'front' ? 1 - rear : rear)) / 2;
-	});
-	const quarter = (axle: 'front' | 'rear') => ({
+	const front = new Live<QuarterCarModes>(() => ({
 		name: 'quarter-car',
-		input: {
-			sprungMassKg: shareOf(axle),
-			unsprungMassKg: num(`unsprung-${axle}`),
-			wheelRateNPerMm: num(`rate-${axle}`),
-			tyreRateNPerMm: num('tyre'),
-			damperNsPerMm: (num(`bump-${axle}`) + num(`rebound-${axle}`)) / 2
-		}
-	});
-	const front = new Live<QuarterCarModes>(() => quarter('front'));
-	const rear = new Live<QuarterCarModes>(() => quarter('rear'));
+		input: quarterOf(num, 'front')
+	}));
+	const rear = new Live<QuarterCarModes>(() => ({
+		name: 'quarter-car',
+		input: quarterOf(num, 'rear')
+	}));
 	const verdicts = {
 		soft: '◇ soft',
 		passenger: '✓ passenger car',
