@@ -22,9 +22,9 @@ export interface ArmAngle {
 }
 
 /** A zero that nobody has taken out, of a phone or a cheap inclinometer: standard deviation, degrees. Common practice, no source. */
-export const usualZeroDeg = 0.3;
+const usualZeroDeg = 0.3;
 /** Laid on a rough arm again, it lies otherwise by so much: standard deviation, degrees. Own choice. */
-export const usualLayDeg = 0.15;
+const usualLayDeg = 0.15;
 
 /**
  * Readings of one position of an arm. The band: how the instrument counts (a rectangle of one step, GUM 4.3.7),

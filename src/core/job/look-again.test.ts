@@ -6,7 +6,6 @@ import { usualCosts } from './costs';
 import { jobAdvice } from './plan';
 import { checkedWords, lookAgain } from './look-again';
 import type { JobRecord } from './record';
-import { nextOf } from './way';
 
 const jobOf = ({ id, number, people, entries }: JobRecord) =>
 	new Job({ id, number, people }, entries);
