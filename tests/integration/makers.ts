@@ -181,6 +181,11 @@ export const makers: { [K in KindName]: Maker | null } = {
 		subject: corner(g),
 		data: { method: oneOf(g, ['on-wheels', 'jack-to-height']), hubToArch: mm(g, 300, 400) }
 	}),
+	hangs: (g, { loadings, id }) => {
+		// Where nothing was looked at: refused.
+		const look = loadings.length ? oneOf(g, loadings) : { corner: corner(g), id };
+		return { subject: look.corner, data: { loadingId: look.id } };
+	},
 	'arm-angle': (g) => ({
 		subject: `${corner(g)}/${oneOf(g, ['lower', 'upper'])}`,
 		data: {

@@ -14,6 +14,7 @@ import type * as Decision from './decision/data.ts';
 import type * as Down from './down/data.ts';
 import type * as Finding from './finding/data.ts';
 import type * as Handout from './handout/data.ts';
+import type * as Hangs from './hangs/data.ts';
 import type * as Hardware from './hardware/data.ts';
 import type * as Head from './head/data.ts';
 import type * as Imported from './imported/data.ts';
@@ -70,6 +71,7 @@ export interface KindData {
 	target: Target.Data;
 	joint: JointOf.Data;
 	loading: Loading.Data;
+	hangs: Hangs.Data;
 	'arm-angle': ArmAngle.Data;
 	torque: Torque.Data;
 	hardware: Hardware.Data;

@@ -16,6 +16,7 @@ import { decision } from './decision/index.ts';
 import { down } from './down/index.ts';
 import { finding } from './finding/index.ts';
 import { handout } from './handout/index.ts';
+import { hangs } from './hangs/index.ts';
 import { hardware } from './hardware/index.ts';
 import { head } from './head/index.ts';
 import { imported } from './imported/index.ts';
@@ -72,6 +73,7 @@ const registry = {
 	target,
 	joint,
 	loading,
+	hangs,
 	'arm-angle': armAngle,
 	torque,
 	hardware,

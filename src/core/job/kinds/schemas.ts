@@ -16,6 +16,7 @@ import { schemas as decision } from './decision/schema.ts';
 import { schemas as down } from './down/schema.ts';
 import { schemas as finding } from './finding/schema.ts';
 import { schemas as handout } from './handout/schema.ts';
+import { schemas as hangs } from './hangs/schema.ts';
 import { schemas as hardware } from './hardware/schema.ts';
 import { schemas as head } from './head/schema.ts';
 import { schemas as imported } from './imported/schema.ts';
@@ -72,6 +73,7 @@ export const kindSchemas: Readonly<Record<KindName, KindSchemas>> = {
 	target,
 	joint,
 	loading,
+	hangs,
 	'arm-angle': armAngle,
 	torque,
 	hardware,

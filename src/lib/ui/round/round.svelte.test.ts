@@ -69,9 +69,9 @@ describe('how a corner stands in the round', () => {
 			hubToArch: '342 mm'
 		});
 		expect(round.sent).toMatchObject({ carState: 'loaded', hubToArch: '342 mm' });
-		round.letHang('FL');
+		await round.letHang('FL');
 		expect(round.standing.carState).toBe('hanging');
-		// Kept over a reload, for this look only.
+		// Known on every screen, for this look only.
 		expect(
 			new Round(
 				job,

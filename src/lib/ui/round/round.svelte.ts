@@ -41,24 +41,15 @@ export class Round {
 	loosened = $state<boolean>();
 	/** Why it is tightened before its turn. */
 	ahead = $state<string>();
-	/** Corners that hang again since their last look, by the id of that look; kept over a reload. */
-	#letHang = $state<Partial<Record<Corner, string>>>({});
 	readonly #job: JobState;
 	readonly #part: () => RoundPart;
 	readonly #rack: () => readonly RackWrench[];
-	readonly #storageKey: string;
 
 	/** @param part which part of the car; @param rack the shop's wrenches, told anew at each change */
 	constructor(job: JobState, part: () => RoundPart, rack: () => readonly RackWrench[]) {
 		this.#job = job;
 		this.#part = part;
 		this.#rack = rack;
-		this.#storageKey = `vane-hangs-${job.record.id}`;
-		try {
-			this.#letHang = JSON.parse(sessionStorage.getItem(this.#storageKey) ?? '{}') as object;
-		} catch {
-			// Nothing kept, or no storage: a corner stands as it was last read.
-		}
 	}
 
 	readonly stops: RoundStop[] = $derived.by(() =>
@@ -174,15 +165,14 @@ export class Round {
 	/** The last look at a corner while it was loaded; undefined where it hangs, or hangs again. */
 	look(corner: Corner) {
 		const last = this.#job.record.loadings.findLast((look) => look.corner === corner);
-		return last && this.#letHang[corner] !== last.id ? last : undefined;
+		const hangs = this.#job.work.book.get('hangs', corner);
+		return last && hangs?.loadingId !== last.id ? last : undefined;
 	}
 
 	/** The corner was let down since it was read: what is pulled there now is pulled hanging. */
-	letHang(corner: Corner): void {
+	async letHang(corner: Corner): Promise<void> {
 		const look = this.look(corner);
-		if (!look) return;
-		this.#letHang = { ...this.#letHang, [corner]: look.id };
-		sessionStorage.setItem(this.#storageKey, JSON.stringify(this.#letHang));
+		if (look) await this.#job.tell('hangs', corner, { loadingId: look.id });
 	}
 
 	lastRow(jointId: string) {
