@@ -11,18 +11,18 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import DayPlan from '$lib/ui/bays/DayPlan.svelte';
 	import FloorCard from '$lib/ui/bays/FloorCard.svelte';
-	import { blockMinutes, entriesOf, placesOf, queuedOf } from '$lib/ui/bays/floor';
+	import {
+		blockMinutes,
+		dateOf,
+		entriesOf,
+		minutesFrom,
+		placesOf,
+		queuedOf
+	} from '$lib/ui/bays/floor';
 	import PromiseField from '$lib/ui/job/PromiseField.svelte';
 	import { setHref } from '$lib/ui/job/places';
 	import { tz } from '@date-fns/tz';
-	import {
-		addDays,
-		addMinutes,
-		differenceInMinutes,
-		format,
-		startOfDay,
-		startOfISOWeek
-	} from 'date-fns';
+	import { addDays, format, startOfDay, startOfISOWeek } from 'date-fns';
 	import { onMount } from 'svelte';
 
 	let { data } = $props();
@@ -33,7 +33,7 @@
 		return () => clearInterval(timer);
 	});
 	const monday = $derived(startOfISOWeek(now, { in: tz(times.timeZone) }));
-	const nowMin = $derived(differenceInMinutes(now, monday));
+	const nowMin = $derived(minutesFrom(monday, now));
 	const slots = $derived(data.jobs.flatMap((job) => queuedOf(job, monday) ?? []));
 	const yard = $derived(data.jobs.filter(({ slot }) => !slot));
 	const bays = $derived(
@@ -52,7 +52,7 @@
 	/** The places before the last move, for undo. */
 	let before = $state.raw<{ places: Queued[]; out: string[] }>();
 
-	const at = (minutes: number) => times.time(addMinutes(monday, minutes));
+	const at = (minutes: number) => times.time(dateOf(minutes, monday));
 	const jobOf = (id: string): Omit<Queued, 'bay' | 'startMin'> => {
 		const own = slots.find((one) => one.id === id);
 		const job = data.jobs.find((one) => one.id === id)!;
@@ -109,7 +109,7 @@
 	}
 	function comes(id: string, moment: string | null) {
 		const slot = slots.find((one) => one.id === id)!;
-		const comesMin = moment ? differenceInMinutes(moment, monday) : undefined;
+		const comesMin = moment ? minutesFrom(monday, moment) : undefined;
 		const { comesMin: _, ...job } = slot;
 		const told = { ...job, ...(comesMin !== undefined && { comesMin }) };
 		const others = slots.filter((one) => one.id !== id);
@@ -118,7 +118,7 @@
 	const days = $derived(
 		Array.from({ length: 7 }, (_, i) => addDays(startOfDay(now, { in: tz(times.timeZone) }), i))
 	);
-	const dayName = (minutes: number) => times.weekday(addMinutes(monday, minutes));
+	const dayName = (minutes: number) => times.weekday(dateOf(minutes, monday));
 </script>
 
 {#snippet gapAt(bay: number, index: number, words: string)}

@@ -12,7 +12,6 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import RunProgress from '$lib/ui/controls/RunProgress.svelte';
-	import { momentOf } from './floor';
 	import TimeField from '$lib/ui/controls/TimeField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { addMinutes, format, parseISO } from 'date-fns';
@@ -88,7 +87,7 @@
 			return {
 				jobId: job.id,
 				bay,
-				startsAt: momentOf(from, start),
+				startsAt: new Date(addMinutes(start, from).getTime()).toISOString(),
 				minutes,
 				version: job.slot.version
 			};

@@ -1,6 +1,8 @@
+import { tz } from '@date-fns/tz';
+import { startOfISOWeek } from 'date-fns';
 import type { FloorJob } from '$lib/bays/model';
 import { describe, expect, it } from 'vitest';
-import { blockMinutes, entriesOf, placesOf, queuedOf } from './floor';
+import { blockMinutes, entriesOf, placesOf, queuedOf, dateOf, minutesFrom } from './floor';
 
 const monday = new Date('2026-03-02T00:00:00Z');
 const job = (id: string, startsAt: string, more: object = {}): FloorJob =>
@@ -48,4 +50,18 @@ describe('the floor', () => {
 		const fresh = placesOf([{ ...slots[0]!, id: 'new' }], jobs, monday)[0];
 		expect(fresh).toMatchObject({ version: 0, comesAt: null });
 	});
+});
+
+it('eight o’clock is eight o’clock also behind the night in which the clock is changed', () => {
+	// Oslo, 2026: on 29 March two o’clock is three, on 25 October three is two.
+	for (const [week, day, utc] of [
+		['2026-03-23', 7, '2026-03-30T06:00:00.000Z'],
+		['2026-10-19', 7, '2026-10-26T07:00:00.000Z']
+	] as const) {
+		const start = startOfISOWeek(new Date(`${week}T12:00:00Z`), { in: tz('Europe/Oslo') });
+		const minutes = day * 24 * 60 + 8 * 60;
+		expect(new Date(dateOf(minutes, start).getTime()).toISOString()).toBe(utc);
+		expect(minutesFrom(start, utc)).toBe(minutes);
+		expect(minutesFrom(start, dateOf(-30, start))).toBe(-30);
+	}
 });

@@ -2,7 +2,7 @@
 import { slotStepMin } from '$core/schedule/bays';
 import { queueOf, type Queued } from '$core/schedule/queue';
 import type { FloorJob } from '$lib/bays/model';
-import { addMinutes, differenceInMinutes } from 'date-fns';
+import { addDays, constructFrom, differenceInCalendarDays } from 'date-fns';
 
 /** Minutes where nothing is planned yet; own choice. */
 const unknownMinutes = 120;
@@ -10,6 +10,20 @@ const unknownMinutes = 120;
 /** How long a car's block is: what is left of its work, in quarters of an hour. */
 export const blockMinutes = ({ minutes }: Pick<FloorJob, 'minutes'>): number =>
 	Math.max(slotStepMin, Math.ceil((minutes ?? unknownMinutes) / slotStepMin) * slotStepMin);
+
+const dayMin = 24 * 60;
+
+/**
+ * Minutes of a queue: by the shop's clock, so that eight o'clock is eight o'clock also behind the night in which
+ * the clock is changed.
+ *
+ * @param monday midnight of the shop's week that they are counted from, in the shop's time zone
+ */
+export function minutesFrom(monday: Date, at: Date | string): number {
+	const there = constructFrom(monday, at);
+	const days = differenceInCalendarDays(there, monday);
+	return days * dayMin + there.getHours() * 60 + there.getMinutes();
+}
 
 /** @param monday midnight of the shop's week that minutes are counted from */
 export function queuedOf({ id, slot }: FloorJob, monday: Date): Queued | undefined {
@@ -19,14 +33,20 @@ export function queuedOf({ id, slot }: FloorJob, monday: Date): Queued | undefin
 		id,
 		bay,
 		minutes,
-		startMin: differenceInMinutes(startsAt, monday),
-		...(comesAt && { comesMin: differenceInMinutes(comesAt, monday) })
+		startMin: minutesFrom(monday, startsAt),
+		...(comesAt && { comesMin: minutesFrom(monday, comesAt) })
 	};
 }
 
-/** Minutes from Monday as a moment, whatever kind of date Monday is. */
-export const momentOf = (minutes: number, monday: Date): string =>
-	new Date(addMinutes(monday, minutes).getTime()).toISOString();
+/** Minutes of a queue as a moment, in the zone of its Monday. */
+export function dateOf(minutes: number, monday: Date): Date {
+	const at = addDays(monday, Math.floor(minutes / dayMin));
+	at.setHours(0, ((minutes % dayMin) + dayMin) % dayMin);
+	return at;
+}
+
+const momentOf = (minutes: number, monday: Date): string =>
+	new Date(dateOf(minutes, monday).getTime()).toISOString();
 
 /** What the server is told of changed places. */
 export const placesOf = (changed: readonly Queued[], jobs: readonly FloorJob[], monday: Date) =>
