@@ -22,6 +22,10 @@ export default defineConfig({
 	worker: { format: 'es' },
 	build: {
 		chunkSizeWarningLimit: 900,
+		modulePreload: {
+			polyfill: false,
+			resolveDependencies: (_, deps) => deps.filter((dep) => dep.endsWith('.css'))
+		},
 		rolldownOptions: {
 			treeshake: {
 				// Its components import each other through one list; only those that are drawn are shipped.

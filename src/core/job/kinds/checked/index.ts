@@ -1,3 +1,4 @@
+import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
 import type { Check } from './data.ts';
 
@@ -11,6 +12,10 @@ export const checked = defineKind<'checked'>({
 	name: 'Checked at the end',
 	counts: 'last',
 	saidAsKept: true,
+	decide({ command: { subject }, said: given }) {
+		if (given.state === 'bad' && !given.words) throw refuse('words', 'say what it was, and where');
+		return [{ kind: 'checked', subject, data: given }];
+	},
 	words({ state, words, at }, { subject }) {
 		if (state === 'open')
 			return `${subject === 'drive' ? 'the drive' : 'the look at the paint marks'} taken back`;

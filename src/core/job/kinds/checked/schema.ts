@@ -8,7 +8,6 @@ const kept = () =>
 		state: Joi.string().valid('good', 'bad', 'open').required(),
 		words: text(500)
 			.required()
-			.when('state', { is: 'bad', then: Joi.disallow('') })
 			.description('what was heard, felt or seen; required where it is not good'),
 		at: text(120).required().description('of a drive: how far, on what road, at which speed')
 	});
