@@ -2,7 +2,7 @@ import { median } from '../statistics/summary.ts';
 import { columnFaults } from '../columns.ts';
 import { faulty, ok, type Result } from '../result.ts';
 import { accelerationOf, heightOf, movementsOf, type Swing } from './swing.ts';
-import { fitSwing, integratedFit, type Signal } from './swing-fit.ts';
+import { fitSwing, integratedFit, roughNoise, type Signal } from './swing-fit.ts';
 
 export interface BounceInput {
 	/** Rising; need not be evenly spaced. */
@@ -148,11 +148,12 @@ export function accelerationBounce({
 	const fits = starts.flatMap((start) => {
 		const { t, x } = thinned(timeS, mm, start);
 		const first = t.length < leastPoints ? undefined : integratedFit(t, x);
-		return first ? [{ start, ...fitSwing(t, x, first, accelerations) }] : [];
+		return first ? [{ start, t, x, first, rough: roughNoise(t, x, first, accelerations) }] : [];
 	});
 	if (fits.length === 0) return faulty({ field, message: noSwing });
-	const quietest = Math.min(...fits.map(({ noise }) => noise));
-	const { start, swing, ratioU, noise } = fits.find((fit) => fit.noise <= 1.3 * quietest)!;
+	const quietest = Math.min(...fits.map(({ rough }) => rough));
+	const { start, t, x, first } = fits.find(({ rough }) => rough <= 1.3 * quietest)!;
+	const { swing, ratioU, noise } = fitSwing(t, x, first, accelerations);
 	return ok({
 		...dampingOf(swing, ratioU, timeS[start]!),
 		pushMm: swing.push,

@@ -77,9 +77,8 @@ export function fitSwing(
 	first: Pick<Swing, 'ratio' | 'natural'>,
 	signal: Signal
 ): { swing: Swing; noise: number; ratioU: number } {
-	const rest = median(Array.from(x.slice(Math.floor(0.85 * x.length))));
-	const push = signal.push(x[0]! - rest, first.natural);
-	let from: Values = { ...first, rest, push, friction: 0, delay: 0 };
+	let from = startOf(x, first, signal, 0);
+	const { push } = from;
 	const fits: Fit[] = [];
 	for (const friction of frictions.filter((mm) => mm < 0.25 * Math.abs(push))) {
 		const fit = fitted(t, x, { ...from, friction }, 5, signal);
@@ -104,6 +103,27 @@ export function fitSwing(
 		noise: best.noise,
 		ratioU: Math.sqrt(spread)
 	};
+}
+
+/** What a fit with usual friction leaves: enough to choose between starts. */
+export function roughNoise(
+	t: Float64Array,
+	x: Float64Array,
+	first: Pick<Swing, 'ratio' | 'natural'>,
+	signal: Signal
+): number {
+	return fitted(t, x, startOf(x, first, signal, usualFriction.mm), 5, signal).noise;
+}
+
+function startOf(
+	x: Float64Array,
+	first: Pick<Swing, 'ratio' | 'natural'>,
+	signal: Signal,
+	friction: number
+): Values {
+	const rest = median(Array.from(x.slice(Math.floor(0.85 * x.length))));
+	const push = signal.push(x[0]! - rest, first.natural);
+	return { ...first, rest, push, delay: 0, friction };
 }
 
 /** Levenberg–Marquardt over the first so many of the values. */

@@ -18,6 +18,6 @@
 	color="default"
 	border={false}
 	classes={{ div: 'overflow-x-visible!' }}
-	class="w-full text-start! leading-[inherit]! text-ink! {size} {more}"
+	class="w-full leading-[inherit]! text-ink! {size} {more}"
 	{...rest}>{@render children()}</Table
 >

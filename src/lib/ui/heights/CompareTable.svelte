@@ -19,7 +19,7 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
 <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Heights compared">
-	<DataTable class="text-end">
+	<DataTable class="text-end!">
 		<caption class="caption text-start"
 			>Heights in {units.choice.length}; ± is the 95 % interval of the difference (GUM)</caption
 		>

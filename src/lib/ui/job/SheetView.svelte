@@ -80,7 +80,7 @@
 				</h2>
 				<!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
 				<div class="overflow-x-auto" tabindex="0" role="region" aria-label={block.title}>
-					<DataTable>
+					<DataTable size="text-[length:inherit]! print:text-[8.5pt]!">
 						<thead class="border-b-2 border-edge text-[13px]">
 							<tr>
 								{#each block.columns as column (column.name)}<th
@@ -173,9 +173,6 @@
 	@media print {
 		.sheet {
 			font-size: 9.5pt;
-		}
-		.sheet :global(table) {
-			font-size: 8.5pt;
 		}
 		.sheet section {
 			break-inside: auto;

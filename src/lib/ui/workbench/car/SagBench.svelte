@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import type { SagSuspect } from '$core/car/sag';
+	import { otherCauseWords, type OtherCause, type SagDiagnosis } from '$core/car/sag';
 	import { corners, perCorner } from '$core/height/corners';
 	import { formatNumber } from '$core/units/format';
 	import { Live } from '$lib/client/live.svelte';
@@ -40,7 +40,7 @@
 		},
 		...carEntries
 	]);
-	const found = new Live<{ suspects: SagSuspect[]; warpMm: number }>(() => ({
+	const found = new Live<SagDiagnosis>(() => ({
 		name: 'sag-diagnosis',
 		input: {
 			...carInput(values),
@@ -49,12 +49,32 @@
 		}
 	}));
 	const length = (value: number) => units.show(value, 'length');
-	const first = $derived(found.value?.suspects[0]);
+	/** The likeliest spring; what it explains says less: two springs explain more than one. */
+	const first = $derived(
+		found.value?.suspects.reduce((a, b) => (b.likelihood > a.likelihood ? b : a))
+	);
+	const said = $derived({
+		sound: { value: 'no spring is told', words: '✓ Within what sound cars scatter.' },
+		sagged: {
+			value: first?.springs.join(' + ') ?? '',
+			words: '◇ Nothing else explains it as well: measure the spring free before it is bought.'
+		},
+		unclear: {
+			value: 'cannot be told',
+			words: `◇ Something is there; it may be ${(found.value?.cannotSeparate ?? [])
+				.map((name) =>
+					name in otherCauseWords
+						? otherCauseWords[name as OtherCause].toLowerCase()
+						: name.replaceAll('+', ' and ')
+				)
+				.join(', or ')}.`
+		}
+	});
 </script>
 
 <Bench
 	title="Four corners, which spring has sagged"
-	lead="For each spring, the loss of length that best explains the four heights, and what it leaves unexplained."
+	lead="For each spring, the loss of length that best explains the four heights, how likely it is beside the others and beside a sound car, and what it leaves unexplained."
 	{values}
 	{choices}
 	faults={found.faults}
@@ -83,7 +103,7 @@
 					<tr class="border-b-2 border-ink text-start text-[15px]">
 						<th class="py-1 text-start font-semibold">Spring</th>
 						<th class="text-end font-semibold">Length lost</th>
-						<th class="w-2/5 ps-4 text-start font-semibold">Explains</th>
+						<th class="w-2/5 ps-4 text-start font-semibold">How likely</th>
 						<th class="text-end font-semibold">Leaves</th>
 					</tr>
 				</thead>
@@ -100,16 +120,16 @@
 									viewBox="0 0 200 18"
 									class="w-full"
 									role="img"
-									aria-label="{formatNumber(100 * suspect.explained, 0)} % explained"
+									aria-label="{formatNumber(100 * suspect.likelihood, 0)} % likely"
 								>
 									<rect width="150" height="18" class="fill-sunk" />
 									<rect
-										width={150 * Math.max(0, suspect.explained)}
+										width={150 * suspect.likelihood}
 										height="18"
 										class={suspect === first ? 'fill-spruce' : 'fill-edge'}
 									/>
 									<text x="156" y="14" font-size="14"
-										>{formatNumber(100 * suspect.explained, 0)} %</text
+										>{formatNumber(100 * suspect.likelihood, 0)} %</text
 									>
 								</svg>
 							</td>
@@ -124,17 +144,20 @@
 		{#if found.value && first}
 			<Readout
 				main
-				label="Most likely sagged"
-				value={first.lossMm > 0 ? first.springs.join(' + ') : 'none'}
-				tone={first.unexplainedMm <= values.num('heightUncertaintyMm') ? 'good' : 'doubt'}
+				label="From these heights alone"
+				value={said[found.value.verdict].value}
+				tone={found.value.verdict === 'sound' ? 'good' : 'doubt'}
 			>
-				{#if first.lossMm === 0}The car stands no lower than specified.
-				{:else if first.unexplainedMm <= values.num('heightUncertaintyMm')}✓ explains the heights
-					within their reading
-				{:else}◇ leaves more than the reading can hide: look for a second cause{/if}
+				{said[found.value.verdict].words}
 			</Readout>
+			{#each found.value.others.filter(({ likelihood }) => likelihood > 0.02) as one (one.cause)}
+				<Readout
+					label={otherCauseWords[one.cause]}
+					value="{formatNumber(100 * one.likelihood, 0)} %"
+				/>
+			{/each}
 			<Readout
-				label="Length it lost"
+				label="Length lost, {first.springs.join(' and ')}"
 				value={length(first.lossMm)}
 				band={length(first.lossExpandedMm)}
 			/>

@@ -45,6 +45,15 @@
 				min: 0.01,
 				max: 100,
 				hint: 'tells rubber being wound from a joint being clamped'
+			},
+			{
+				key: 'rubberNmPerDeg',
+				label: 'Rubber at this bolt, its rate',
+				unit: 'N·m/°',
+				initial: 0,
+				min: 0,
+				max: 100,
+				hint: '0: none is there; a bonded bush has 1 to 2'
 			}
 		],
 		[
@@ -67,7 +76,8 @@
 			programme: {
 				targetNm: num('targetNm'),
 				tolerance: num('tolerancePercent') / 100,
-				slopeNmPerDeg: num('slopeNmPerDeg')
+				slopeNmPerDeg: num('slopeNmPerDeg'),
+				...(num('rubberNmPerDeg') > 0 && { rubberNmPerDeg: num('rubberNmPerDeg') })
 			}
 		}
 	}));
@@ -90,7 +100,12 @@
 	{values}
 	faults={read.faults}
 	entryOf={(field) => field.replace('programme.', '').replace('tolerance', 'tolerancePercent')}
-	groups={[{ title: 'Programme', keys: ['targetNm', 'tolerancePercent', 'slopeNmPerDeg'] }]}
+	groups={[
+		{
+			title: 'Programme',
+			keys: ['targetNm', 'tolerancePercent', 'slopeNmPerDeg', 'rubberNmPerDeg']
+		}
+	]}
 >
 	{#snippet choices()}
 		<SelectField

@@ -44,43 +44,46 @@
 		/>
 	</div>
 	<div class="text-[15px] text-soft"><ProofLine /></div>
-	<DataTable size="text-[15px]!" class="panel">
-		<thead class="caption text-left">
-			<tr>
-				<th scope="col" class="px-3 py-2 text-right">No.</th>
-				<th scope="col" class="px-3 py-2">When</th>
-				<th scope="col" class="px-3 py-2">Who</th>
-				<th scope="col" class="px-3 py-2">What</th>
-			</tr>
-		</thead>
-		<tbody>
-			{#each shown as entry, i (entry.id)}
-				{@const replaced = replacedBy.get(entry.id)}
-				<tr class="border-t border-line align-baseline">
-					<td class="num px-3 py-2 text-right text-soft"
-						>{unsent.has(entry.id) ? '…' : entry.seq}</td
-					>
-					<td class="px-3 py-2 whitespace-nowrap">
-						{#if i === 0 || day(shown[i - 1]!.enteredAt) !== day(entry.enteredAt)}<span
-								class="block font-semibold">{day(entry.enteredAt)}</span
-							>{/if}
-						<span class="num">{time(entry.enteredAt)}</span>
-						{#if apart(entry)}<span class="caption block">kept {apart(entry)}</span>{/if}
-					</td>
-					<td class="px-3 py-2 whitespace-nowrap"
-						>{job.personName(entry.personId)}{#if entry.vouchedBy}<span class="caption block"
-								>vouched for by {job.personName(entry.vouchedBy)}</span
-							>{/if}</td
-					>
-					<td class="px-3 py-2 {replaced ? 'text-soft' : ''}">
-						{job.words(entry)}
-						{#if replaced}<span class="caption block">corrected by number {replaced}</span>{/if}
-						{#if unsent.has(entry.id)}<span class="caption block text-ochre"
-								>kept here, waiting for the server</span
-							>{/if}
-					</td>
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
+	<div class="overflow-x-auto" tabindex="0" role="region" aria-label="The book">
+		<DataTable size="text-[15px]!" class="panel">
+			<thead class="caption text-left">
+				<tr>
+					<th scope="col" class="px-3 py-2 text-right">No.</th>
+					<th scope="col" class="px-3 py-2">When</th>
+					<th scope="col" class="px-3 py-2">Who</th>
+					<th scope="col" class="px-3 py-2">What</th>
 				</tr>
-			{/each}
-		</tbody>
-	</DataTable>
+			</thead>
+			<tbody>
+				{#each shown as entry, i (entry.id)}
+					{@const replaced = replacedBy.get(entry.id)}
+					<tr class="border-t border-line align-baseline">
+						<td class="num px-3 py-2 text-right text-soft"
+							>{unsent.has(entry.id) ? '…' : entry.seq}</td
+						>
+						<td class="px-3 py-2 whitespace-nowrap">
+							{#if i === 0 || day(shown[i - 1]!.enteredAt) !== day(entry.enteredAt)}<span
+									class="block font-semibold">{day(entry.enteredAt)}</span
+								>{/if}
+							<span class="num">{time(entry.enteredAt)}</span>
+							{#if apart(entry)}<span class="caption block">kept {apart(entry)}</span>{/if}
+						</td>
+						<td class="px-3 py-2 whitespace-nowrap"
+							>{job.personName(entry.personId)}{#if entry.vouchedBy}<span class="caption block"
+									>vouched for by {job.personName(entry.vouchedBy)}</span
+								>{/if}</td
+						>
+						<td class="px-3 py-2 {replaced ? 'text-soft' : ''}">
+							{job.words(entry)}
+							{#if replaced}<span class="caption block">corrected by number {replaced}</span>{/if}
+							{#if unsent.has(entry.id)}<span class="caption block text-ochre"
+									>kept here, waiting for the server</span
+								>{/if}
+						</td>
+					</tr>
+				{/each}
+			</tbody>
+		</DataTable>
+	</div>
 </div>
