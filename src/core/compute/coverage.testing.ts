@@ -73,11 +73,22 @@ function usualOf(
 	return usual;
 }
 
-/** Damping of bounces with dry friction, noise and a hand that lets go late. */
-export function coverageOfBounce(cases: number, seed: number): Coverage {
+/** Damping of swings with dry friction and a hand that lets go late, recorded at so many hertz for so long. */
+function coverageOfSwings(
+	name: string,
+	cases: number,
+	seed: number,
+	record: (
+		swing: Swing,
+		timeS: number[],
+		noise: () => number
+	) => ReturnType<typeof bounce | typeof accelerationBounce>,
+	{ hertz, points }: { hertz: number; points: number }
+): Coverage {
 	const uniform = randomLcg(seed / 4294967296 + 0.11);
-	const normal = normalOf(seed + 1);
+	const noise = normalOf(seed + 1);
 	const between = (low: number, high: number) => low + (high - low) * uniform();
+	const timeS = Array.from({ length: points }, (_, k) => k / hertz);
 	let inside = 0;
 	for (let i = 0; i < cases; i++) {
 		const swing: Swing = {
@@ -85,48 +96,41 @@ export function coverageOfBounce(cases: number, seed: number): Coverage {
 			natural: 2 * Math.PI * between(1, 1.7),
 			rest: 0,
 			push: -between(30, 50),
-			friction: Math.abs(1 + normal()),
+			friction: Math.abs(1 + noise()),
 			delay: between(0, 0.03)
 		};
-		const timeS = Array.from({ length: 150 }, (_, k) => k / 50);
-		const read = bounce({ timeS, heightMm: timeS.map((t) => heightOf(swing, t) + 0.5 * normal()) });
-		if (!read.ok) throw new Error('bounce: no answer');
+		const read = record(swing, timeS, noise);
+		if (!read.ok) throw new Error(`${name}: no answer`);
 		const { dampingRatio, dampingRatioExpanded } = read.value;
 		if (Math.abs(dampingRatio - swing.ratio) <= dampingRatioExpanded) inside++;
 	}
-	return { name: 'bounce', cases, inside: new Map([['dampingRatio', inside / cases]]) };
+	return { name, cases, inside: new Map([['dampingRatio', inside / cases]]) };
 }
 
-/** The same felt by a phone on the wing at 60 Hz, with noise of its sensor. */
-export function coverageOfAcceleration(cases: number, seed: number): Coverage {
-	const uniform = randomLcg(seed / 4294967296 + 0.17);
-	const normal = normalOf(seed + 3);
-	const between = (low: number, high: number) => low + (high - low) * uniform();
-	let inside = 0;
-	for (let i = 0; i < cases; i++) {
-		const swing: Swing = {
-			ratio: between(0.08, 0.6),
-			natural: 2 * Math.PI * between(1, 1.7),
-			rest: 0,
-			push: -between(25, 50),
-			friction: Math.abs(1 + normal()),
-			delay: between(0, 0.03)
-		};
-		const timeS = Array.from({ length: 240 }, (_, k) => k / 60);
-		const read = accelerationBounce({
-			timeS,
-			accelerationMPerS2: timeS.map((t) => accelerationOf(swing, t) / 1000 + 0.05 * normal())
-		});
-		if (!read.ok) throw new Error('bounce-acceleration: no answer');
-		const { dampingRatio, dampingRatioExpanded } = read.value;
-		if (Math.abs(dampingRatio - swing.ratio) <= dampingRatioExpanded) inside++;
-	}
-	return {
-		name: 'bounce-acceleration',
+/** Heights with half a millimetre of noise. */
+export const coverageOfBounce = (cases: number, seed: number): Coverage =>
+	coverageOfSwings(
+		'bounce',
 		cases,
-		inside: new Map([['dampingRatio', inside / cases]])
-	};
-}
+		seed,
+		(swing, timeS, noise) =>
+			bounce({ timeS, heightMm: timeS.map((t) => heightOf(swing, t) + 0.5 * noise()) }),
+		{ hertz: 50, points: 150 }
+	);
+
+/** As a phone on the wing feels it, with the noise of its sensor. */
+export const coverageOfAcceleration = (cases: number, seed: number): Coverage =>
+	coverageOfSwings(
+		'bounce-acceleration',
+		cases,
+		seed,
+		(swing, timeS, noise) =>
+			accelerationBounce({
+				timeS,
+				accelerationMPerS2: timeS.map((t) => accelerationOf(swing, t) / 1000 + 0.05 * noise())
+			}),
+		{ hertz: 60, points: 240 }
+	);
 
 /** Differences of heights over one standing or two, each rolled and settled anew. */
 export function coverageOfHeights(cases: number, seed: number): Coverage {

@@ -65,19 +65,20 @@ export function laidAngle(
 }
 
 /**
- * What a bush turned between two positions of its arm, no geometry assumed. The same instrument laid the same way
- * both times shows the same zero, which falls out.
+ * What a bush turned between two positions of its arm, no geometry assumed.
+ *
+ * @param sameInstrument laid the same way both times it shows the same zero, which falls out
  */
 export function turnBetween(
-	from: { angle: ArmAngle; readings: readonly InclinometerReading[] },
-	to: { angle: ArmAngle; readings: readonly InclinometerReading[] }
+	from: ArmAngle,
+	to: ArmAngle,
+	sameInstrument: boolean
 ): { deg: number; expandedDeg: number } {
-	const sameZero = [from, to].every(({ angle }) => angle.zeroDeg === undefined);
-	const u = ({ angle }: { angle: ArmAngle }) => angle.expandedDeg / 2;
-	const noZero = (one: { angle: ArmAngle }) =>
-		sameZero ? Math.sqrt(Math.max(0, u(one) ** 2 - usualZeroDeg ** 2)) : u(one);
+	const sameZero =
+		sameInstrument && from.zeroDeg === undefined && to.zeroDeg === undefined ? usualZeroDeg : 0;
+	const squares = [from, to].map(({ expandedDeg }) => (expandedDeg / 2) ** 2 - sameZero ** 2);
 	return {
-		deg: to.angle.deg - from.angle.deg,
-		expandedDeg: 2 * Math.hypot(noZero(from), noZero(to))
+		deg: to.deg - from.deg,
+		expandedDeg: 2 * Math.sqrt(squares.reduce((sum, square) => sum + Math.max(0, square), 0))
 	};
 }

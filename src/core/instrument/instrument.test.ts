@@ -68,7 +68,7 @@ describe('an angle read as with a level', () => {
 			const angle = angleOf(readings);
 			if (Math.abs(angle.deg - from) <= angle.expandedDeg) held++;
 			const later = read(to, i % 2 === 0);
-			const turn = turnBetween({ angle, readings }, { angle: angleOf(later), readings: later });
+			const turn = turnBetween(angle, angleOf(later), true);
 			if (Math.abs(turn.deg - (to - from)) <= turn.expandedDeg) turns++;
 		}
 		for (const share of [held / runs, turns / runs]) {
@@ -78,13 +78,12 @@ describe('an angle read as with a level', () => {
 	});
 
 	it('two positions laid alike: the zero that both show is no part of the turn', () => {
-		const laid = (deg: number) => {
-			const readings = [{ deg, turned: false }];
-			return { angle: angleOf(readings), readings };
-		};
-		const turn = turnBetween(laid(2), laid(-6));
+		const laid = (deg: number) => angleOf([{ deg, turned: false }]);
+		const turn = turnBetween(laid(2), laid(-6), true);
 		expect(turn.deg).toBe(-8);
-		expect(turn.expandedDeg).toBeLessThan(laid(2).angle.expandedDeg);
+		expect(turn.expandedDeg).toBeLessThan(laid(2).expandedDeg);
+		// Of two instruments each has its own.
+		expect(turnBetween(laid(2), laid(-6), false).expandedDeg).toBeGreaterThan(laid(2).expandedDeg);
 	});
 
 	it('refuses none, and what no arm stands at', () => {

@@ -94,5 +94,7 @@ describe('angles of an arm at two heights', () => {
 		const steep = { ...data, readings: [{ deg: 80, turned: false }] };
 		expect(say(record, 'arm-angle', 'FL/lower', steep).said!.join()).toMatch(/readings\.0\.deg/);
 		expect(say(record, 'arm-angle', 'FL/middle', data).status).toBe(422);
+		const flat = { ...data, readings: [{ deg: 1, turned: false }], withdraw: true };
+		expect(say(record, 'arm-angle', 'FL/lower', flat).said!.join()).toMatch(/^corrects: /);
 	});
 });

@@ -55,10 +55,7 @@ export function measuredTurn(
 	const low = at((a, b) => a.hubToArchMm >= b.hubToArchMm);
 	if (!high || !low || low.data.hubToArchMm - high.data.hubToArchMm < leastApartMm)
 		return undefined;
-	const turn = turnBetween(
-		{ angle: high.angle, readings: high.data.readings },
-		{ angle: low.angle, readings: low.data.readings }
-	);
+	const turn = turnBetween(high.angle, low.angle, high.data.by === low.data.by);
 	const deg = Math.abs(turn.deg);
 	const apart = low.data.hubToArchMm - high.data.hubToArchMm;
 	const byHeights = (2 * Math.SQRT2 * heightMm * deg) / apart;
@@ -83,8 +80,7 @@ export interface ArmEvidence {
 const beyond = 3;
 
 /**
- * Tape and angles together, each weighed by its uncertainty (inverse variances, GUM 2008 annex; two estimates of
- * one turn).
+ * Tape and angles together, each weighed by its inverse variance: two estimates of one turn.
  *
  * @param tapedDeg how far the taped geometry turns between the two heights
  * @param tapedRelativeU its standard uncertainty, of itself

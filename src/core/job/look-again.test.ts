@@ -42,6 +42,7 @@ describe('once the car stands', () => {
 			at: '30 km/h, cobbles'
 		});
 		expect(owed(heard)).toEqual(['On the drive: knock front left; put it right and look again']);
+		expect(texts(heard)).toEqual(expect.arrayContaining(owed(heard)));
 		expect(checkedWords(jobOf(heard))).toEqual(['driven (30 km/h, cobbles): knock front left']);
 		expect(owed(told(heard, 'checked', 'drive', { state: 'good', words: '', at: '' }))).toEqual([]);
 		const open = told(heard, 'checked', 'drive', { state: 'open', words: '', at: '' });

@@ -41,7 +41,10 @@ export function lookAgain({ record, view, work: { book } }: Job): LookAgain[] {
 			? [{ text: `the readings after do not agree: read once more`, corner, stage: 'check' }]
 			: []
 	);
-	return [...joints, ...dampers, ...pairs, ...doubtful, ...settling(record, view)];
+	const checks = view.standing.owed
+		.filter(({ kind }) => kind === 'check')
+		.map(({ text }): LookAgain => ({ text }));
+	return [...checks, ...joints, ...dampers, ...pairs, ...doubtful, ...settling(record, view)];
 }
 
 /** New springs, and heights read before the car was driven. */

@@ -15,41 +15,60 @@ export interface Swing {
 	delay: number;
 }
 
+/** How fast it decays and swings, 1/s and rad/s, under critical damping. */
+const ratesOf = ({ ratio, natural }: Swing) => ({
+	sigma: ratio * natural,
+	omega: natural * Math.sqrt(1 - ratio * ratio)
+});
+/** Both rates of a creep that does not swing, 1/s. */
+const creepOf = ({ ratio, natural }: Swing): [number, number] => {
+	const root = natural * Math.sqrt(Math.max(1e-6, ratio * ratio - 1));
+	return [-ratio * natural + root, -ratio * natural - root];
+};
+const creeps = ({ ratio }: Swing): boolean => ratio >= 0.999;
+
 /**
- * Height of a swing at a time: in each half swing friction shifts the middle towards where it came from, until
- * it no longer moves on (Den Hartog, Mechanical Vibrations, 1956, § 1.11, and viscous damping; from memory).
+ * The half swing that a moment lies in: how far it goes about its own middle, on which side it began and how long
+ * ago. In each half swing friction shifts the middle towards where it came from, until it no longer moves on
+ * (Den Hartog, Mechanical Vibrations, 1956, § 1.11, and viscous damping; from memory); `out` is 0 once it stands.
  */
-export function heightOf(swing: Swing, timeS: number): number {
-	const { ratio, natural, rest, friction } = swing;
-	let time = timeS - swing.delay;
+function halfAt(
+	swing: Swing,
+	timeS: number
+): { side: number; far: number; out: number; s: number } {
+	const { friction } = swing;
+	let s = timeS - swing.delay;
 	let side = Math.sign(swing.push) || 1;
 	let far = Math.abs(swing.push);
-	if (time <= 0 || far <= friction) return rest + side * far;
-	if (ratio >= 0.999) {
-		const w = natural;
-		const out = far - friction;
-		const root = w * Math.sqrt(Math.max(1e-6, ratio * ratio - 1));
-		const [p, q] = [-ratio * w + root, -ratio * w - root];
-		const share = (p * Math.exp(q * time) - q * Math.exp(p * time)) / (p - q);
-		return rest + side * (friction + out * share);
-	}
-	const sigma = ratio * natural;
-	const omega = natural * Math.sqrt(1 - ratio * ratio);
+	if (s < 0 || far <= friction) return { side, far, out: 0, s: 0 };
+	if (creeps(swing)) return { side, far, out: far - friction, s };
+	const { sigma, omega } = ratesOf(swing);
 	const half = Math.PI / omega;
 	const keeps = Math.exp(-sigma * half);
 	while (far > friction) {
 		const out = far - friction;
-		if (time < half) {
-			const decay =
-				Math.exp(-sigma * time) *
-				(Math.cos(omega * time) + (sigma / omega) * Math.sin(omega * time));
-			return rest + side * (friction + out * decay);
-		}
-		time -= half;
+		if (s < half) return { side, far, out, s };
+		s -= half;
 		far = out * keeps - friction;
 		side = -side;
 	}
-	return rest + side * far;
+	return { side, far, out: 0, s };
+}
+
+/** Height of a swing at a time, mm. */
+export function heightOf(swing: Swing, timeS: number): number {
+	const { rest, friction } = swing;
+	const { side, far, out, s } = halfAt(swing, timeS);
+	if (out === 0) return rest + side * far;
+	if (creeps(swing)) {
+		const [p, q] = creepOf(swing);
+		const share = (p * Math.exp(q * s) - q * Math.exp(p * s)) / (p - q);
+		return rest + side * (friction + out * share);
+	}
+	const { sigma, omega } = ratesOf(swing);
+	const decay =
+		Math.exp(-sigma * s) * (Math.cos(omega * s) + (sigma / omega) * Math.sin(omega * s));
+	return rest + side * (friction + out * decay);
 }
 
 /**
@@ -57,34 +76,17 @@ export function heightOf(swing: Swing, timeS: number): number {
  * shows at rest.
  */
 export function accelerationOf(swing: Swing, timeS: number): number {
-	const { ratio, natural, rest, friction } = swing;
-	let time = timeS - swing.delay;
-	let side = Math.sign(swing.push) || 1;
-	let far = Math.abs(swing.push);
-	if (time < 0 || far <= friction) return rest;
-	if (ratio >= 0.999) {
-		const root = natural * Math.sqrt(Math.max(1e-6, ratio * ratio - 1));
-		const [p, q] = [-ratio * natural + root, -ratio * natural - root];
-		const share = (p * q * (q * Math.exp(q * time) - p * Math.exp(p * time))) / (p - q);
-		return rest + side * (far - friction) * share;
+	const { rest, natural } = swing;
+	const { side, out, s } = halfAt(swing, timeS);
+	if (out === 0) return rest;
+	if (creeps(swing)) {
+		const [p, q] = creepOf(swing);
+		const bent = (p * q * (q * Math.exp(q * s) - p * Math.exp(p * s))) / (p - q);
+		return rest + side * out * bent;
 	}
-	const sigma = ratio * natural;
-	const omega = natural * Math.sqrt(1 - ratio * ratio);
-	const half = Math.PI / omega;
-	const keeps = Math.exp(-sigma * half);
-	while (far > friction) {
-		const out = far - friction;
-		if (time < half) {
-			const bent =
-				Math.exp(-sigma * time) *
-				(Math.cos(omega * time) - (sigma / omega) * Math.sin(omega * time));
-			return rest - side * out * natural * natural * bent;
-		}
-		time -= half;
-		far = out * keeps - friction;
-		side = -side;
-	}
-	return rest;
+	const { sigma, omega } = ratesOf(swing);
+	const bent = Math.exp(-sigma * s) * (Math.cos(omega * s) - (sigma / omega) * Math.sin(omega * s));
+	return rest - side * out * natural * natural * bent;
 }
 
 /** A swing under this share of the push is not counted by eye. Own choice. */

@@ -117,7 +117,7 @@
 	function record(event: SubmitEvent) {
 		event.preventDefault();
 		// A foot switch may bounce: the same pull is not told twice while it is being kept.
-		const said = pull.busy ? undefined : pull.typed();
+		const said = pull.busy && !pull.correcting ? undefined : pull.typed();
 		if (said) attempt(said);
 	}
 </script>

@@ -1,6 +1,6 @@
 import { cornerNames, type Corner } from '../../../height/corners.ts';
 import { laidAngle } from '../../../instrument/inclinometer.ts';
-import { invalid } from '../../../problem.ts';
+import { invalid, refuse } from '../../../problem.ts';
 import { formatNumber } from '../../../units/format.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { defineKind } from '../../book/kind.ts';
@@ -18,6 +18,7 @@ export const armAngle = defineKind<'arm-angle', Said>({
 	counts: 'every',
 	decide({ command: { subject, corrects }, said }) {
 		const { hubToArch, readings, resolutionDeg, by, withdraw = false } = said;
+		if (withdraw && !corrects) throw refuse('corrects', 'say which angle is taken back');
 		const angle = laidAngle(readings, resolutionDeg);
 		if (!angle.ok) throw invalid(angle.faults);
 		const data: Data = {

@@ -11,9 +11,8 @@
 	const job = currentJob();
 	const { id } = $derived(job.record);
 	const again = $derived(lookAgain(job.job));
-	const unfinished = $derived(
-		job.view.standing.owed.filter(({ stage }) => stage === 'work' || stage === 'set').length
-	);
+	/** Of all stages up to this one: what was not done cannot be looked at again. */
+	const unfinished = $derived(job.view.standing.owed.length);
 </script>
 
 <div class="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 md:px-6 lg:grid-cols-[minmax(0,1fr)_400px]">
@@ -44,7 +43,7 @@
 					{/each}
 				</ul>
 			{:else if unfinished}
-				<p class="mt-1">The work is not through: {unfinished} left in Work and Set.</p>
+				<p class="mt-1">Nothing so far, but the job is not through: {unfinished} left.</p>
 			{:else}
 				<p class="mt-1 text-spruce">✓ Nothing that is on record asks for another look</p>
 			{/if}
