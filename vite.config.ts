@@ -5,7 +5,7 @@ import { defineConfig } from 'vite';
 
 /** Modules that nearly every page has; a table's parts are the library's heaviest. */
 const inEveryPage =
-	/preload-helper|node_modules\/(svelte|@sveltejs|clsx|devalue|tailwind|flowbite-svelte\/dist\/(?!table|forms\/checkbox)|@lucide|idb-keyval|uuid|date-fns|@date-fns)|src\/lib\/client\/(api|outbox|refresh|photo-box|drafts|device|units|first-answers|away|later)|src\/lib\/ui\/(controls\/(?!DataTable|Tick)|status\/|frame\/)|src\/core\/(units|result|height\/corners|procedure\/stages|problem|job\/model)/;
+	/preload-helper|node_modules\/(svelte|@sveltejs|clsx|devalue|tailwind|flowbite-svelte\/dist\/(?!table|forms\/checkbox)|idb-keyval|uuid|date-fns|@date-fns)|src\/lib\/client\/(api|outbox|refresh|photo-box|drafts|device|units|first-answers|away|later)|src\/lib\/ui\/(controls\/(?!DataTable|Tick)|status\/|frame\/)|src\/core\/(units|result|height\/corners|procedure\/stages|problem|job\/model)/;
 
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
@@ -60,7 +60,13 @@ export default defineConfig({
 								},
 								{
 									name: 'lines',
-									test: /node_modules\/d3-(shape|path|array|polygon)/,
+									test: /node_modules\/d3-(path|polygon)/,
+									minShareCount: 2,
+									priority: 2
+								},
+								{
+									name: 'charted',
+									test: /node_modules\/d3-(shape|array)/,
 									minShareCount: 2,
 									priority: 2
 								},

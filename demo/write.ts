@@ -58,6 +58,7 @@ const specifiedNm: Record<string, number> = {
 	'strut-knuckle-lower': 110,
 	'top-mount': 22,
 	'ball-joint': 65,
+	'bar-bush': 25,
 	'upper-ball-joint': 55,
 	'tie-rod': 45,
 	'drop-link-upper': 50,
@@ -956,7 +957,7 @@ function tighten(book: Book, say: Say, story: Story, now: (seconds?: number) => 
 		if (pieces.length) say('hardware', joint.id, data, { at: now(10) });
 	};
 	const { joints } = book.job.record;
-	const anyTime = joints.filter((joint) => joint.rule === 'any-time');
+	const anyTime = joints.filter(({ rule, loosened }) => rule === 'any-time' && loosened);
 	for (const joint of anyTime.slice(0, Math.ceil(anyTime.length * story.joints))) {
 		pull(joint, 90, hanging);
 		renewed(joint);

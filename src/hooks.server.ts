@@ -1,3 +1,4 @@
+import '$core/layout/catalogue';
 import {
 	error as stop,
 	redirect,

@@ -4,14 +4,17 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { computations } from '../src/core/compute.ts';
+import type { BushSetInput } from '../src/core/bush/set.ts';
+import { computations, findComputation } from '../src/core/compute.ts';
 import {
 	coverageOf,
 	coverageOfAcceleration,
 	coverageOfBounce,
+	coverageOfBushSet,
 	coverageOfHeights,
 	type Coverage
 } from '../src/core/compute/coverage.testing.ts';
+import { coverageOfRubber } from '../src/core/job/rubber.testing.ts';
 import { root } from './system.js';
 
 const [cases, seed] = [2000, 2026];
@@ -35,7 +38,9 @@ for (const computation of computations) {
 found.push(
 	coverageOfHeights(cases, seed),
 	coverageOfBounce(cases / 4, seed),
-	coverageOfAcceleration(cases / 4, seed)
+	coverageOfAcceleration(cases / 4, seed),
+	coverageOfBushSet(findComputation('bush-set')!.example as unknown as BushSetInput, cases, seed),
+	coverageOfRubber(cases / 2, seed)
 );
 const table = [
 	'| computation | numbers | cases | middle | least | most |',

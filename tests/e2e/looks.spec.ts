@@ -149,6 +149,8 @@ test('the sheet prints on A4 and Letter without the frame around it', async ({
 	jobUrl
 }) => {
 	await page.goto(`${await jobUrl('2026-0238')}/hand-over`);
+	// The whole of it: the page comes with its beginning.
+	await expect(page.getByRole('heading', { name: 'Cautions' })).toBeVisible();
 	await page.emulateMedia({ media: 'print' });
 	await expect(page.getByRole('heading', { name: /Signed over 1 open/ })).toBeVisible();
 	await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();

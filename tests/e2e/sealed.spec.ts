@@ -306,7 +306,7 @@ test('Enter in the round records nothing while the part is on the bench', async 
 	await page.goto(`${await jobUrl('2026-0268')}/set`);
 	await page.getByRole('button', { name: /FL Strut to knuckle, upper bolt/ }).click();
 	await expect(
-		page.getByText(/“Damper in, both ends started by hand” \(FL\) comes first/)
+		page.getByText(/“Strut in, both ends started by hand” \(FL\) comes first/)
 	).toBeVisible();
 	await expect(page.locator('#torque')).toHaveCount(0);
 	await page.keyboard.press('Enter');

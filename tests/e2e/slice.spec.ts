@@ -142,6 +142,10 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 			await pull(page);
 			await expect(inList(new RegExp(`Lower arm, ${bush} bush bolt.*set`))).toBeVisible();
 		}
+		await expect(heading).toHaveText('Anti-roll bar, bush bracket');
+		await page.locator('#torque').fill('25');
+		await page.locator('#torque').focus();
+		await pull(page);
 		await page.getByRole('button', { name: 'It stands' }).tap();
 		for (let step = 1; step <= 10; step++) {
 			await expect(page.getByText(`Step ${step} of 10`)).toBeVisible();
@@ -216,7 +220,7 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 	await expect(page.getByRole('heading', { name: 'Brake hose and sensor bracket' })).toBeVisible();
 	await expect(page.locator('#torque')).toBeFocused();
 	await page.keyboard.press('Enter');
-	await expect(page.getByRole('heading', { name: 'Drop link nut' })).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Drop link, upper nut' })).toBeVisible();
 	await expect(
 		page.getByRole('button', { name: /Brake hose and sensor bracket.*torqued/ })
 	).toBeVisible();

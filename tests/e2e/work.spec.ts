@@ -1,5 +1,5 @@
 /** From complaint to a car ready to be set, through the interface. */
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import type { Corner } from '../../src/core/height/corners';
 import { bookOf, expect, test } from './shop';
@@ -80,7 +80,12 @@ const journeys: {
 		complaint: 'Sits low at the front left',
 		found: [['Spring', 'Broken coil']],
 		accept: /Springs, front pair/,
-		steps: [/Crack the taper/, /Lower the jack slowly/, /Spring in/, /Raise the arm/]
+		steps: [
+			/Crack the taper/,
+			/Lower the lower wishbone slowly/,
+			/Spring in/,
+			/Raise the lower wishbone/
+		]
 	},
 	{
 		name: 'springs of a twist beam',
@@ -203,6 +208,9 @@ test('a fastener left over keeps the job from being signed; declined work prints
 	await page.goto(`${url}/hand-over`);
 	await expect(page.getByRole('heading', { name: 'Declined by the customer' })).toBeVisible();
 	await expect(page.getByText('✕ Dust boots, front')).toBeVisible();
+	const pdf = await page.request.get(`/api/v1${url}/customer.pdf`);
+	expect(pdf.headers()['content-type']).toBe('application/pdf');
+	expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
 	await page.goto(`${url}/work`);
 	await page.getByRole('button', { name: 'All back', exact: true }).click();
 	await expect(page.getByText('✓ all back')).toBeVisible();
@@ -260,6 +268,8 @@ test('a step is moved by hand where the rules let it, and the rule is said where
 		.first()
 		.click();
 	await page.getByRole('button', { name: '↑ Earlier' }).click();
+	// The first move stands before the second is asked for.
+	await expect(page.getByRole('button', { name: 'Usual order' })).toBeVisible();
 	await page.getByRole('button', { name: '↑ Earlier' }).click();
 	await expect(page.getByRole('alert')).toContainText(
 		'Heights are read before anything is touched'
@@ -295,13 +305,53 @@ test('a car is given its bay, goes to another queue, comes later, and back', asy
 		await stands(from);
 	});
 
-	await test.step('dragged there', async () => {
-		const data = await page.evaluateHandle(() => new DataTransfer());
-		const end = queue(to).getByText('the end of the queue');
-		await card('HUM 583').dispatchEvent('dragstart', { dataTransfer: data });
-		await end.dispatchEvent('dragover', { dataTransfer: data });
-		await end.dispatchEvent('drop', { dataTransfer: data });
+	// All of the floor in sight, so that nothing moves while it is carried.
+	await page.setViewportSize({ width: 1280, height: 3000 });
+	const middle = async (of: Locator) => {
+		const { x, y, width, height } = (await of.boundingBox())!;
+		return { x: x + width / 2, y: y + height / 2 };
+	};
+	await test.step('carried there by mouse', async () => {
+		const [there, here] = [
+			await middle(queue(to).getByText('the end of the queue')),
+			await middle(card('HUM 583'))
+		];
+		await page.mouse.move(here.x, here.y);
+		await page.mouse.down();
+		await page.mouse.move(there.x, there.y, { steps: 6 });
+		await page.mouse.up();
 		await expect(queue(to).getByRole('button', { name: /^HUM 583/ })).toBeVisible();
+		await stands(to);
+	});
+
+	await test.step('by a finger back, and by a touch of the place there', async () => {
+		const [there, here] = [
+			await middle(queue(from).getByText('the end of the queue')),
+			await middle(card('HUM 583'))
+		];
+		const finger = await page.context().newCDPSession(page);
+		const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', share: number) =>
+			finger.send('Input.dispatchTouchEvent', {
+				type,
+				touchPoints:
+					type === 'touchEnd'
+						? []
+						: [
+								{
+									x: here.x + (there.x - here.x) * share,
+									y: here.y + (there.y - here.y) * share ** 2
+								}
+							]
+			});
+		await touch('touchStart', 0);
+		for (const share of [0.1, 0.2, 0.4, 0.6, 0.8, 1]) await touch('touchMove', share);
+		await touch('touchEnd', 1);
+		await expect(queue(from).getByRole('button', { name: /^HUM 583/ })).toBeVisible();
+		await stands(from);
+		await page
+			.getByRole('button', { name: new RegExp(`^Put HUM 583 here, bay ${to}`) })
+			.last()
+			.click();
 		await stands(to);
 	});
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sampleCorners } from '../../src/core/mechanism/samples.ts';
 import { cornerMechanism } from '../../src/core/job/corner.ts';
-import { judgeBush } from '../../src/core/job/view.ts';
+import { judgeBush } from '../../src/core/job/rubber.ts';
 import { findVehicle } from '../../src/lib/server/db/vehicles.ts';
 import { createVehicle } from '../../src/lib/server/vehicles.ts';
 import { useShop } from './shop.ts';
@@ -57,7 +57,13 @@ describe('the rest of a corner by tape', () => {
 			});
 			const job = await shop.record(id);
 			return (['lower-pivot', 'upper-pivot'] as const).map((place) => {
-				const judged = judgeBush(job, 'FL', 395, { setDeg: 2, advisedDeg: 5 }, place);
+				const judged = judgeBush(
+					job,
+					'FL',
+					395,
+					{ setDeg: 2, advisedDeg: 5 },
+					{ key: null, place }
+				);
 				if (!judged.ok) throw new Error(judged.faults[0]!.message);
 				return judged.value.twistDeg;
 			});

@@ -26,6 +26,7 @@ import { until } from './until.ts';
 const folder = mkdtempSync(join(tmpdir(), 'vane-commands-'));
 chmodSync(folder, 0o755);
 let port = 0;
+let devicePort = 0;
 let shell: Shell;
 
 const environment = (more: Record<string, string> = {}) => ({
@@ -33,6 +34,7 @@ const environment = (more: Record<string, string> = {}) => ({
 	NODE_OPTIONS: '',
 	VANE_DATA_DIR: folder,
 	VANE_PORT: String(port),
+	VANE_DEVICE_PORT: String(devicePort),
 	...more
 });
 
@@ -98,8 +100,11 @@ const signIn = (handle: string, secret: string) =>
 
 beforeAll(async () => {
 	buildIfChanged();
-	port = await freePort();
-	shell = new Shell(folder, { VANE_PORT: String(port) });
+	[port, devicePort] = [await freePort(), await freePort()];
+	shell = new Shell(folder, {
+		VANE_PORT: String(port),
+		VANE_DEVICE_PORT: String(devicePort)
+	});
 }, 120_000);
 
 afterAll(async () => {

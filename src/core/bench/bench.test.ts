@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { findLayout, layouts } from '../layout/catalogue';
+import { springSeat } from '../layout/shape';
 import { usualStrategy, type WorkScope } from '../work/scope';
 import { compareParts } from './compare';
 import { consumables, fittingSteps, partLines, socketLines, toolLines } from './parts';
-import { workSteps } from '../work/steps';
+import { workSteps } from '../work/assembly-steps';
 import { checkStack, checkUnit, stackOf, type StackPart } from './stack';
 import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from './trays';
 
@@ -59,7 +60,7 @@ describe('the stack', () => {
 	it('has a way for each part of each layout, bearing only where it steers', () => {
 		for (const layout of layouts) {
 			const keys = stackOf(layout).map(({ key }) => key);
-			expect(keys.includes('spring')).toBe(layout.build.spring === 'on-damper');
+			expect(keys.includes('spring')).toBe(springSeat(layout) === 'on-damper');
 			expect(stackOf(layout).every(({ way }) => way.length > 3)).toBe(true);
 		}
 	});

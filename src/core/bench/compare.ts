@@ -1,4 +1,5 @@
 /** Old part against new on the bench. Tolerances are own choice; a maker's data goes before them. */
+import { damperEnd, isStrut } from '../layout/shape.ts';
 import type { Layout } from '../layout/types.ts';
 import { formatNumber } from '../units/format.ts';
 
@@ -21,10 +22,10 @@ export interface Dimension {
 type LowerEnd = 'clamp' | 'bracket' | 'eye';
 
 /** How this layout holds the lower end of its dampers. */
-export function lowerEndOf({ build, joints }: Layout): LowerEnd {
-	const bottom = joints.filter(({ key }) => build.bottom.includes(key));
+export function lowerEndOf(layout: Layout): LowerEnd {
+	const bottom = damperEnd(layout, 'bottom');
 	if (bottom.some(({ kind }) => kind === 'clamp')) return 'clamp';
-	return build.damper === 'strut' && bottom.length > 1 ? 'bracket' : 'eye';
+	return isStrut(layout) && bottom.length > 1 ? 'bracket' : 'eye';
 }
 
 const dimension = (

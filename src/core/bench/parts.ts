@@ -1,10 +1,19 @@
 /** What has to be bought and laid out for a job: parts by side and axle, tools, consumables. */
-import { axleOf, isLeft, type Axle, type Corner } from '../height/corners.ts';
+import {
+	axleOf,
+	corners as allCorners,
+	isLeft,
+	type Axle,
+	type Corner
+} from '../height/corners.ts';
+import type { PartKind } from '../layout/types.ts';
+import { bushesOf } from '../work/jobs.ts';
 import { partKeys, partNames, type PartKey } from '../inspect/points.ts';
 import type { Hand } from './compare.ts';
 import { axlePlans, type WorkScope } from '../work/scope.ts';
+import { damperOf, isStrut, springSeat } from '../layout/shape.ts';
+import { loosenedJoints, workSteps } from '../work/assembly-steps.ts';
 import type { Act, WorkStep } from '../work/step.ts';
-import { loosenedJoints, workSteps } from '../work/steps.ts';
 
 export interface PartLine {
 	id: string;
@@ -14,6 +23,8 @@ export interface PartLine {
 	hand: Hand;
 	quantity: number;
 	part: PartKey;
+	/** Of an arm, or of bushes pressed into one: the arm. */
+	layoutPart?: string;
 	/** Of a fastener: its joint in the layout. */
 	jointKey?: string;
 }
@@ -41,23 +52,41 @@ export function partLines(scope: WorkScope, accepted: readonly AcceptedPart[]): 
 			part
 		});
 	for (const plan of axlePlans(scope)) {
-		const { build } = plan.layout;
+		const seat = springSeat(plan.layout);
+		const onDamper = seat === 'on-damper';
 		for (const corner of plan.corners) {
 			if (plan.damper) {
-				const complete = build.spring === 'on-damper' && scope.strategy.assembly === 'complete';
-				const name =
-					build.damper === 'strut' ? 'Strut' : build.damper === 'coilover' ? 'Coilover' : 'Damper';
+				const { name } = damperOf(plan.layout);
+				const complete = onDamper && scope.strategy.assembly === 'complete';
 				atCorner(
 					'damper',
 					corner,
-					build.damper === 'strut',
+					isStrut(plan.layout),
 					complete ? `${name}, complete unit` : name
 				);
 			}
-			const comesWithUnit =
-				build.spring === 'on-damper' && plan.damper && scope.strategy.assembly === 'complete';
-			if (plan.spring && build.spring !== 'air' && !comesWithUnit)
-				atCorner('spring', corner, false);
+			const comesWithUnit = onDamper && plan.damper && scope.strategy.assembly === 'complete';
+			if (plan.spring && seat !== 'air' && !comesWithUnit) atCorner('spring', corner, false);
+		}
+	}
+	for (const { axle, corners, layout, jobs } of axlePlans(scope)) {
+		for (const { job, name, part } of jobs) {
+			for (const corner of cornersFor(job.takes, axle, corners)) {
+				if (!part) {
+					atCorner(job.part, corner, false);
+					continue;
+				}
+				add({
+					id: `${job.part}:${corner}:${part.key}`,
+					name,
+					axle,
+					corner,
+					hand: job.press ? 'either' : isLeft(corner) ? 'left' : 'right',
+					quantity: job.press ? bushesOf(layout, part).length : 1,
+					part: job.part,
+					layoutPart: part.key
+				});
+			}
 		}
 	}
 	for (const line of accepted) {
@@ -88,20 +117,30 @@ export function partLines(scope: WorkScope, accepted: readonly AcceptedPart[]): 
 	});
 }
 
+/** Links of a bar are renewed on both sides. */
+const cornersFor = (takes: PartKind, axle: Axle, worked: readonly Corner[]): readonly Corner[] =>
+	takes === 'link' ? allCorners.filter((corner) => axleOf(corner) === axle) : worked;
+
 /** Parts that sit in a unit, or between a spring and its seats. */
 const unitParts: readonly PartKey[] = ['bump-stop', 'boot', 'top-mount', 'top-bearing'];
 
 /** The steps that put a part in; none for bushes and joints pressed in on the way, which a person ticks off. */
 export function fittingSteps(line: PartLine, steps: readonly WorkStep[]): WorkStep[] {
 	const { jointKey: joint } = line;
+	// A nut that is only slackened gets its new one when it is tightened.
+	const slackened = steps.some(({ acts }) =>
+		acts.some((act) => act.do === 'slack' && act.corner === line.corner && act.joint === joint)
+	);
 	const puts = (act: Act): boolean => {
 		if (!('corner' in act) || act.corner !== line.corner) return false;
 		if (joint === 'shaft-nut') return act.do === 'shaft-on';
-		if (joint) return act.do === 'start' && act.joint === joint;
-		if (line.part === 'damper' || unitParts.includes(line.part)) return act.do === 'damper-in';
-		if (line.part === 'spring' || line.part === 'spring-pads') {
-			return act.do === 'spring-in' || act.do === 'damper-in';
-		}
+		if (joint) return act.do === (slackened ? 'tighten' : 'start') && act.joint === joint;
+		if (line.layoutPart) return act.do === 'in' && act.part === line.layoutPart;
+		if (line.part === 'bar-bush') return act.do === 'start' && act.joint === 'bar-bush';
+		const isIn = (part: string) => act.do === 'in' && act.part === part;
+		if (line.part === 'damper' || unitParts.includes(line.part)) return isIn('damper');
+		if (line.part === 'spring' || line.part === 'spring-pads')
+			return isIn('spring') || isIn('damper');
 		return line.part === 'drop-link' && act.do === 'start' && act.joint.startsWith('drop-link');
 	};
 	return steps.filter(({ acts }) => acts.some(puts));
@@ -142,7 +181,10 @@ export function consumables(scope: WorkScope): string[] {
 		'Paint pen',
 		'Cable ties, trim clips',
 		...(plans.some(({ rebuilt }) => rebuilt) ? ['Grease for the compressor’s screws'] : []),
-		...(plans.some(({ layout }) => layout.build.heldBy?.taper)
+		...(loosenedJoints(scope).some(({ corner, key }) => {
+			const { joints } = scope.layouts[axleOf(corner)];
+			return joints.find((joint) => joint.key === key)?.kind === 'ball-joint';
+		})
 			? ['Cleaner for tapers: clean and dry']
 			: [])
 	];

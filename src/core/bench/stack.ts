@@ -1,4 +1,5 @@
 /** A strut or coilover put together: which part on which, and which way round. Common practice, no source. */
+import { isStrut, springSeat } from '../layout/shape.ts';
 import type { Layout } from '../layout/types.ts';
 import { formatNumber } from '../units/format.ts';
 
@@ -41,10 +42,10 @@ const items: Readonly<Record<StackPart, Omit<StackItem, 'key'>>> = {
 };
 
 /** The assembly of a layout from the bottom up; nothing where no spring sits on the damper. */
-export function stackOf({ build, joints }: Layout): StackItem[] {
-	const steered = joints.some(({ place }) => place === 'tie-rod-outer') && build.damper === 'strut';
+export function stackOf(layout: Layout): StackItem[] {
+	const steered = isStrut(layout) && layout.joints.some(({ place }) => place === 'tie-rod-outer');
 	const leaveOut: StackPart[] = [
-		...(build.spring === 'on-damper'
+		...(springSeat(layout) === 'on-damper'
 			? []
 			: (['lower-pad', 'spring', 'upper-pad', 'upper-seat'] as const)),
 		...(steered ? [] : (['bearing'] as const))

@@ -53,15 +53,3 @@ export function bushSetBand(input: BushSetInput, u: TapeUncertainty): Result<Bus
 		worstVerdict: twistVerdict(Math.abs(nominal.value.twistDeg) + twistExpandedDeg, input.limits)
 	});
 }
-
-/**
- * How far from the target the wheel may be, mm either way, so that the twist stays within `twistDeg`:
- * the tolerance of the jack. Linear in the arm's angle, from the slope at the target.
- */
-export function heightToleranceMm(input: BushSetInput, twistDeg: number): number {
-	const below =
-		input.outerBelowInnerMm +
-		(input.rideHubToArchMm - input.referenceHubToArchMm) * (input.jointPerWheel ?? 1);
-	const reach = Math.sqrt(Math.max(input.armLengthMm ** 2 - below ** 2, 0));
-	return ((twistDeg * Math.PI) / 180) * (reach / (input.jointPerWheel ?? 1));
-}

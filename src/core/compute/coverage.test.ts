@@ -1,10 +1,12 @@
 /** A small sample with a fixed seed of what `npm run coverage-of-bands` counts. */
 import { describe, expect, it } from 'vitest';
-import { computations } from '../compute';
+import type { BushSetInput } from '../bush/set';
+import { computations, findComputation } from '../compute';
 import {
 	coverageOf,
 	coverageOfAcceleration,
 	coverageOfBounce,
+	coverageOfBushSet,
 	coverageOfHeights
 } from './coverage.testing';
 
@@ -24,6 +26,14 @@ describe('bands hold what they claim', () => {
 	it('bounce-acceleration', () => {
 		for (const share of coverageOfAcceleration(60, 7).inside.values())
 			expect(share).toBeGreaterThan(0.87);
+	});
+
+	it('bush-set', () => {
+		const example = findComputation('bush-set')!.example as unknown as BushSetInput;
+		for (const share of coverageOfBushSet(example, 400, 7).inside.values()) {
+			expect(share).toBeGreaterThan(0.92);
+			expect(share).toBeLessThan(0.99);
+		}
 	});
 
 	it('height-compare', () => {

@@ -3,6 +3,8 @@
  * compared. A model of our own: it tests that bands say what they claim, not that uncertainties are right.
  */
 import { randomLcg, randomNormal } from 'd3-random';
+import { bushSetBand } from '../bush/band';
+import { bushSet, type BushSetInput } from '../bush/set';
 import { accelerationBounce, bounce } from '../ride/bounce';
 import { accelerationOf, heightOf, type Swing } from '../ride/swing';
 import { compareHeights, usualStanceMm } from '../height/compare';
@@ -131,6 +133,44 @@ export const coverageOfAcceleration = (cases: number, seed: number): Coverage =>
 			}),
 		{ hertz: 60, points: 240 }
 	);
+
+/** A bush clamped at another height than it stands at, by a taped arm: each tape, height and the rubber drawn by what is stated of it. */
+export function coverageOfBushSet(is: BushSetInput, cases: number, seed: number): Coverage {
+	const normal = normalOf(seed + 3);
+	const stated = {
+		armLengthMm: 3,
+		outerBelowInnerMm: 3,
+		setHubToArchMm: 1,
+		rideHubToArchMm: 2,
+		stiffnessRelative: 0.2
+	};
+	const truth = bushSet(is);
+	let [twist, height] = [0, 0];
+	for (let i = 0; i < cases; i++) {
+		const read = { ...is };
+		for (const key of [
+			'armLengthMm',
+			'outerBelowInnerMm',
+			'setHubToArchMm',
+			'rideHubToArchMm'
+		] as const)
+			read[key] += stated[key] * normal();
+		const told = bushSetBand(read, stated);
+		if (!truth.ok || !told.ok) throw new Error('bush-set: no answer');
+		const { twistDeg, twistExpandedDeg, heightErrorMm, heightErrorExpandedMm } = told.value;
+		const lifts = truth.value.heightErrorMm * (1 + stated.stiffnessRelative * normal());
+		if (Math.abs(twistDeg - truth.value.twistDeg) <= twistExpandedDeg) twist++;
+		if (Math.abs(heightErrorMm - lifts) <= heightErrorExpandedMm) height++;
+	}
+	return {
+		name: 'bush-set',
+		cases,
+		inside: new Map([
+			['twistDeg', twist / cases],
+			['heightErrorMm', height / cases]
+		])
+	};
+}
 
 /** Differences of heights over one standing or two, each rolled and settled anew. */
 export function coverageOfHeights(cases: number, seed: number): Coverage {

@@ -7,7 +7,8 @@ import { timeline, type TimedCar, type TimelineInput } from '../schedule/timelin
 import { stepMinutes } from '../work/minutes.ts';
 import { workOrder } from '../work/order.ts';
 import { replay } from '../work/replay/replay.ts';
-import { rustGrades, usualStrategy, type AxleScope, type Strategy } from '../work/scope.ts';
+import { jobsOf } from '../work/jobs.ts';
+import { rustGrades, usualStrategy, waysOf, type AxleScope, type Strategy } from '../work/scope.ts';
 import type { RustGrade } from '../work/scope.ts';
 import { between, outFlag, outNumber, type Computation } from './computation.ts';
 
@@ -18,8 +19,14 @@ const axleWork = Joi.object({
 		.required(),
 	damper: flag(),
 	spring: flag(),
-	bushes: flag()
+	bushes: flag(),
+	also: Joi.array()
+		.items(Joi.string().max(60))
+		.unique()
+		.max(20)
+		.description('jobs beside these, as drop-link or arm:lower-arm')
 });
+const waysOfAxle = Joi.object().pattern(Joi.string().max(40), Joi.string().max(60)).max(8);
 const one = (...values: unknown[]) => Joi.valid(...values);
 
 interface WorkOrderInput {
@@ -30,12 +37,51 @@ interface WorkOrderInput {
 	rust?: RustGrade;
 }
 
+/** Jobs and ways that the layout of an axle does not know. */
+function unknownOf(
+	axle: Axle,
+	work: WorkOrderInput['front'],
+	strategy: WorkOrderInput['strategy']
+): Fault[] {
+	if (!work) return [];
+	const layout = findLayout(work.layout)!;
+	const known = jobsOf(layout).map(({ id }) => id);
+	const jobs = (work.also ?? []).flatMap((id, i): Fault[] =>
+		known.includes(id)
+			? []
+			: [
+					{
+						field: `${axle}.also.${i}`,
+						value: id,
+						message: `is no job of this layout: one of ${known.join(', ')}`
+					}
+				]
+	);
+	const ways = Object.entries(strategy?.ways?.[axle] ?? {}).flatMap(([part, key]): Fault[] => {
+		const all = waysOf(layout, part).map((way) => way.key);
+		return all.includes(key)
+			? []
+			: [
+					{
+						field: `strategy.ways.${axle}.${part}`,
+						value: key,
+						message: `is no way of this layout: ${all.length ? `one of ${all.join(', ')}` : 'it has one way only'}`
+					}
+				];
+	});
+	return [...jobs, ...ways];
+}
+
 function orderOf(input: WorkOrderInput): Result<object> {
 	const anyLayout = (input.front ?? input.rear)!.layout;
 	const layouts = {
 		front: findLayout(input.front?.layout ?? anyLayout)!,
 		rear: findLayout(input.rear?.layout ?? anyLayout)!
 	};
+	const wrong = (['front', 'rear'] as const).flatMap((axle) =>
+		unknownOf(axle, input[axle], input.strategy)
+	);
+	if (wrong.length) return faulty(...wrong);
 	for (const corner of input.corners) {
 		const axle = axleOf(corner);
 		if (!input[axle]) {
@@ -161,7 +207,11 @@ export const workComputations: readonly Computation[] = [
 				first: one('bottom', 'top'),
 				sides: one('one-by-one', 'together'),
 				people: one(1, 2),
-				load: one('jack-to-height', 'on-wheels')
+				load: one('jack-to-height', 'on-wheels'),
+				ways: Joi.object({ front: waysOfAxle, rear: waysOfAxle }).description(
+					'by part: damper, spring; a way of its layout'
+				),
+				inside: one('before-lifting', 'on-stands')
 			}),
 			rust: one(...rustGrades)
 		}).or('front', 'rear'),

@@ -1,4 +1,6 @@
 /** What is looked at on each corner, and what can be found. Common practice, no source. */
+import type { PartKey } from './part-keys.ts';
+import { isDriven, isStrut, springSeat } from '../layout/shape.ts';
 import type { Corner } from '../height/corners.ts';
 import { rustGrades, type RustGrade } from '../work/scope.ts';
 import type { JointPlace, Layout } from '../layout/types.ts';
@@ -27,47 +29,7 @@ export interface InspectionPoint {
 	where?: string;
 }
 
-/** Things a corner is made of that are bought and fitted. */
-export const partKeys = [
-	'damper',
-	'spring',
-	'bump-stop',
-	'boot',
-	'top-mount',
-	'top-bearing',
-	'spring-pads',
-	'bush',
-	'ball-joint',
-	'drop-link',
-	'bar-bush',
-	'tie-rod-end',
-	'wheel-bearing',
-	'shaft-boot',
-	'brake-hose',
-	'tyre',
-	'hardware'
-] as const;
-export type PartKey = (typeof partKeys)[number];
-
-export const partNames: Readonly<Record<PartKey, string>> = {
-	damper: 'Damper',
-	spring: 'Spring',
-	'bump-stop': 'Bump stop',
-	boot: 'Dust boot',
-	'top-mount': 'Top mount',
-	'top-bearing': 'Top bearing',
-	'spring-pads': 'Spring pad',
-	bush: 'Bush',
-	'ball-joint': 'Ball joint',
-	'drop-link': 'Drop link',
-	'bar-bush': 'Anti-roll-bar bush',
-	'tie-rod-end': 'Tie rod end',
-	'wheel-bearing': 'Wheel bearing',
-	'shaft-boot': 'Drive shaft boot',
-	'brake-hose': 'Brake hose',
-	tyre: 'Tyre',
-	hardware: 'One-time fasteners'
-};
+export { partKeys, partNames, type PartKey } from './part-keys.ts';
 
 const state = (key: string, name: string, gravity: Gravity): PointState => ({ key, name, gravity });
 const sound = (name: string) => state('sound', name, 'sound');
@@ -312,11 +274,10 @@ const bodied: ReadonlySet<string> = new Set(['hub', 'spring', 'damper', 'damper-
 /** The points of a corner of this layout, in the order they are walked: place by place. */
 export function inspectionPoints(layout: Layout): InspectionPoint[] {
 	const places = new Set<string>(layout.joints.map(({ place }) => place));
-	const { spring, damper } = layout.build;
 	return all.filter(({ key, place }) => {
-		if (key === 'top-bearing') return damper === 'strut' && places.has('tie-rod-outer');
-		if (key === 'spring') return spring !== 'air';
-		if (key === 'shaft-boot') return layout.build.driveShaft ?? false;
+		if (key === 'top-bearing') return isStrut(layout) && places.has('tie-rod-outer');
+		if (key === 'spring') return springSeat(layout) !== 'air';
+		if (key === 'shaft-boot') return isDriven(layout);
 		if (key === 'ball-joint') return layout.joints.some(({ kind }) => kind === 'ball-joint');
 		return bodied.has(place) || places.has(place);
 	});

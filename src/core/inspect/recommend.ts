@@ -1,11 +1,12 @@
 /** What ought to be done, line by line, each with its reasons. Common practice, no source. */
+import { isStrut, partOf, springSeat } from '../layout/shape.ts';
 import { damperOf, unlike, type BounceFinding } from './dampers.ts';
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../height/corners.ts';
-import type { Layout } from '../layout/types.ts';
+import type { Layout, PartKind } from '../layout/types.ts';
 import { formatNumber } from '../units/format.ts';
 import type { RustGrade, WorkScope } from '../work/scope.ts';
 import { axlePlans } from '../work/scope.ts';
-import { loosenedJoints } from '../work/steps.ts';
+import { loosenedJoints } from '../work/assembly-steps.ts';
 import { lineKinds, type LineKind } from './advice.ts';
 import { contingency, type ContingencyAnswer } from './contingency.ts';
 import { findPoint, findState, partNames, type PartKey } from './points.ts';
@@ -230,6 +231,7 @@ function judgeBounces(
 function followingLines(input: RecommendInput, add: Add): void {
 	const { scope, distanceKm, shelf } = input;
 	const plans = axlePlans(scope);
+	const loosened = loosenedJoints(scope);
 	/** What was found of a part on an axle, in words; undefined where all of it is sound or unseen. */
 	const worn = (part: PartKey, axle: Axle): string | undefined => {
 		const found = input.findings.find(
@@ -242,7 +244,7 @@ function followingLines(input: RecommendInput, add: Add): void {
 	};
 	for (const plan of plans) {
 		const { axle, corners, layout } = plan;
-		const { build } = layout;
+		const air = springSeat(layout) === 'air';
 		const quantity = corners.length;
 		const withIt = (part: PartKey, reason: string) =>
 			add('with-it', `${part}:${axle}`, `${partNames[part]}s, ${axleWords[axle]}`, reason, {
@@ -251,39 +253,34 @@ function followingLines(input: RecommendInput, add: Add): void {
 				part,
 				quantity
 			});
-		if (plan.damperOut && scope.strategy.assembly === 'rebuild' && build.spring !== 'air') {
+		if (plan.damperOut && scope.strategy.assembly === 'rebuild' && !air) {
 			withIt('bump-stop', 'The unit is apart: a tired stop costs the work once more.');
 			withIt('boot', 'A new shaft behind a split boot runs in grit.');
 			const old = distanceKm !== undefined && distanceKm >= mountLifeKm;
-			if (build.damper !== 'damper' && (old || worn('top-mount', axle))) {
+			if (springSeat(layout) === 'on-damper' && (old || worn('top-mount', axle))) {
 				// What was seen counts more than what is likely by then.
 				withIt(
 					'top-mount',
 					worn('top-mount', axle) ??
 						`${formatNumber(distanceKm!, 0)} km: mount rubber has sunk by then.`
 				);
-				if (
-					build.damper === 'strut' &&
-					layout.joints.some(({ place }) => place === 'tie-rod-outer')
-				)
+				if (isStrut(layout) && layout.joints.some(({ place }) => place === 'tie-rod-outer'))
 					withIt('top-bearing', 'It sits under the mount, and a stiff one winds the new spring.');
 			}
 		}
-		if (plan.spring && build.spring !== 'air') {
+		if (plan.spring && !air) {
 			withIt('spring-pads', 'Under a new spring an old pad squeaks, and its step is worn.');
 		}
 		const changesHeight =
 			plan.spring ||
 			Object.values(input.deviationMm ?? {}).some((mm) => Math.abs(mm) > scopeResetMm);
-		if (build.damper === 'strut' || build.heldBy || plan.bushes || plan.spring) {
-			const why = [
-				...(build.damper === 'strut' ? ['the strut sets camber at the knuckle'] : []),
-				...(build.heldBy ? ['a joint that sets geometry comes off'] : []),
-				...(plan.bushes ? ['arm bolts come loose'] : []),
-				...(plan.spring ? ['ride height changes with the springs'] : [])
-			];
+		const loose = loosened.filter(({ corner }) => axleOf(corner) === axle);
+		const why = [
+			...geometrySetBy(layout, loose),
+			...(plan.spring ? ['ride height changes with the springs'] : [])
+		];
+		if (why.length)
 			add('align', 'wheels', 'Wheel alignment', `${axleWords[axle]}: ${why.join(', ')}.`);
-		}
 		if (changesHeight) {
 			add(
 				'align',
@@ -301,7 +298,7 @@ function followingLines(input: RecommendInput, add: Add): void {
 				{ axle, corners, quantity }
 			);
 		}
-		if (plan.hasLinks && (plan.bottomOff || plan.armSpring)) {
+		if (loose.some(({ key }) => isBarLink(layout, key))) {
 			const risk = contingency({
 				breaks: linkBreaks[scope.rust],
 				price: shelf.linkPrice,
@@ -320,7 +317,7 @@ function followingLines(input: RecommendInput, add: Add): void {
 			}
 		}
 	}
-	const once = loosenedJoints(scope).filter(
+	const once = loosened.filter(
 		({ corner, key }) => scope.layouts[axleOf(corner)].joints.find((j) => j.key === key)?.oneTime
 	);
 	if (once.length) {
@@ -345,3 +342,30 @@ function followingLines(input: RecommendInput, add: Add): void {
 
 /** From this change of height on lamps are aimed anew, mm. Own choice. */
 const scopeResetMm = 10;
+
+/** A link of the anti-roll bar, whose stud may break. */
+const isBarLink = (layout: Layout, key: string): boolean => {
+	const joint = layout.joints.find((one) => one.key === key);
+	return (
+		joint?.pair === true && joint.between.some((part) => partOf(layout, part)?.kind === 'link')
+	);
+};
+
+/** What of the wheel's geometry was undone, in words; nothing where only tapers and dampers beside springs were. */
+function geometrySetBy(layout: Layout, loose: readonly { key: string }[]): string[] {
+	const joints = layout.joints.filter(({ key }) => loose.some((one) => one.key === key));
+	const joins = (kind: PartKind, other: PartKind | 'body') =>
+		joints.some(({ between }) => {
+			const kinds = between.map((part) => (part === 'body' ? 'body' : partOf(layout, part)?.kind));
+			return kinds.includes(kind) && kinds.includes(other);
+		});
+	return [
+		...(isStrut(layout) && joins('damper', 'knuckle')
+			? ['the strut sets camber at the knuckle']
+			: []),
+		...(joins('arm', 'body') || joins('axle', 'body')
+			? ['bolts that an arm pivots on come loose']
+			: []),
+		...(joins('rod', 'knuckle') ? ['a tie rod comes off'] : [])
+	];
+}

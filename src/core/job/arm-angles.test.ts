@@ -4,7 +4,7 @@ import { armTurn, cornerMechanism } from './corner';
 import { demoRecord } from './demo-jobs.testing';
 import { say, told } from './kinds/saying.testing';
 import type { JobRecord } from './record';
-import { judgeBush } from './view';
+import { judgeBush } from './rubber';
 
 const record = demoRecord('2026-0257');
 const limits = record.limits;

@@ -6,6 +6,7 @@ import {
 	jointFromLayout,
 	knownFor,
 	knownTorques,
+	nearestKnown,
 	twinOf,
 	type KnownSpecification
 } from './joints.ts';
@@ -50,6 +51,21 @@ describe('what a joint was last specified with', () => {
 		for (const other of others) {
 			expect(offered(2020, [said(2020, other as Partial<KnownSpecification>)])).toBeUndefined();
 		}
+	});
+
+	it('is one for each joint of an axle, and of another layout none, for all that is known', () => {
+		const known = [
+			said(null, { scope: 'car', jobNumber: 'this' }),
+			said(2012),
+			said(2016),
+			said(2016, { axle: 'rear', layout: 'beam' }),
+			said(2016, { axle: 'rear', layout: 'x' }),
+			said(1995, { jointKey: 'tie-rod' })
+		];
+		expect(nearestKnown({ axles, modelYear: 2015 } as Vehicle, known, 'this')).toEqual([
+			known[2],
+			known[3]
+		]);
 	});
 });
 

@@ -1,7 +1,7 @@
 import type { JointProgramme, ProgrammedJoint } from '../fastener/joint-programme.ts';
 import { lubricatedTorque, type LubricatedTorque } from '../fastener/lubrication.ts';
 import { plausibleTorque, type Plausibility } from '../fastener/plausibility.ts';
-import { findLayout } from '../layout/catalogue.ts';
+import { findLayout } from '../layout/at-hand.ts';
 import type { LayoutJoint } from '../layout/types.ts';
 import { axleOf, type Axle } from '../height/corners.ts';
 import type { JobPurpose, Joint, JointThread, Vehicle } from './model.ts';
@@ -29,7 +29,7 @@ export const jointFromLayout = (
 	programme: joint.programme ?? null,
 	thread: null,
 	place: joint.place,
-	loosened: purpose === 'renew' || joint.rule === 'ride-height',
+	loosened: (purpose === 'renew' && !joint.seldom) || joint.rule === 'ride-height',
 	note: joint.note ?? ''
 });
 
@@ -100,6 +100,22 @@ export function knownFor(
 		)
 		.sort((a, b) => apart(a) - apart(b))[0];
 }
+
+/** Of all that is known, what can be offered for some joint of this car: one for each joint of an axle. */
+export const nearestKnown = (
+	vehicle: Pick<Vehicle, 'axles' | 'modelYear'>,
+	known: readonly KnownSpecification[],
+	jobNumber: string
+): KnownSpecification[] =>
+	known.filter(
+		(one) =>
+			knownFor(
+				{ key: one.jointKey, corner: one.axle === 'front' ? 'FL' : 'RL' },
+				vehicle,
+				known,
+				jobNumber
+			) === one
+	);
 
 /** The same joint on the other side of its axle. */
 export const twinOf = (

@@ -4,7 +4,7 @@ import { axleOf, corners } from '../height/corners.ts';
 import { readAdvice } from '../inspect/advice.ts';
 import { axlePlans, type WorkScope } from '../work/scope.ts';
 import type { WorkStep } from '../work/step.ts';
-import { workSteps } from '../work/steps.ts';
+import { workSteps } from '../work/assembly-steps.ts';
 import type { Data as PartData, PartStatus } from './kinds/part/data.ts';
 import type { JobRecord } from './record.ts';
 import { scopeOf } from './scope.ts';

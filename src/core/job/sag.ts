@@ -13,7 +13,7 @@ import { cornerMechanism } from './corner.ts';
 import type { VehicleAxle } from './model.ts';
 import { sampleCar } from '../car/sample.ts';
 import { axleOf, corners, perCorner } from '../height/corners.ts';
-import { findLayout } from '../layout/catalogue.ts';
+import { findLayout } from '../layout/at-hand.ts';
 import { assumedSizes, usualSizes, type SizeName } from '../vehicle/sizes.ts';
 import type { JobRecord } from './record.ts';
 import type { JobView } from './view.ts';

@@ -2,10 +2,10 @@
 import type { Axle } from '../height/corners.ts';
 import { rustFound } from '../inspect/points.ts';
 import { resetAdvice } from '../inspect/advice.ts';
-import { findLayout } from '../layout/catalogue.ts';
+import { findLayout } from '../layout/at-hand.ts';
 import type { Layout } from '../layout/types.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';
-import { workSteps } from '../work/steps.ts';
+import { workSteps } from '../work/assembly-steps.ts';
 import type { WorkPhase } from '../work/terms.ts';
 import { findingsOf } from './findings.ts';
 import type { JobRecord } from './record.ts';

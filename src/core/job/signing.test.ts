@@ -91,11 +91,11 @@ describe('a signature', () => {
 	it('names what stands about under load, in the place of the step that ends it', () => {
 		const record = demoRecord('2026-0268');
 		const hazards = owed(record).filter(({ kind }) => kind === 'hazard');
-		expect(hazards.map(({ stepId }) => stepId)).toContain('FL/unsupport');
-		expect(hazards.find(({ stepId }) => stepId === 'FL/unsupport')!.text).toBe(
-			'A small jack stands under the arm: “Small jack away” is not done'
+		expect(hazards.map(({ stepId }) => stepId)).toContain('FL/untie');
+		expect(hazards.find(({ stepId }) => stepId === 'FL/untie')!.text).toBe(
+			'The knuckle hangs on its strap: “Strap off the knuckle” is not done'
 		);
-		expect(owed(record).filter(({ stepId }) => stepId === 'FL/unsupport')).toHaveLength(1);
+		expect(owed(record).filter(({ stepId }) => stepId === 'FL/untie')).toHaveLength(1);
 	});
 
 	it('wants every open item of a lead, each with its reason, and keeps them', () => {
@@ -165,7 +165,7 @@ describe('a joint in the order of the work', () => {
 	it('waits for its part to be back', () => {
 		const answer = say(apart(), 'torque', bolt().id, pull);
 		expect(answer).toMatchObject({ status: 409 });
-		expect(answer.said!.join()).toMatch(/Not yet: “Damper in, both ends started by hand” \(FL\)/);
+		expect(answer.said!.join()).toMatch(/Not yet: “Strut in, both ends started by hand” \(FL\)/);
 	});
 
 	it('is taken before its turn with a reason, which stays', () => {

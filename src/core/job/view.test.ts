@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { demoRecord } from './demo-jobs.testing';
 import type { Reading } from './model';
 import { armGeometry } from './arm';
-import { asHubToArch, judgeBush, settingToleranceMm, targetAlternatives, viewJob } from './view';
+import { asHubToArch } from './corner-target';
+import { judgeBush, settingToleranceMm } from './rubber';
+import { targetAlternatives } from './loaded';
+import { viewJob } from './view';
 
 const limits = { setDeg: 2, advisedDeg: 5 };
 const job = demoRecord;
@@ -140,7 +143,10 @@ describe('the arm of a corner', () => {
 		const tolerance = settingToleranceMm(record, 'FL', limits)!;
 		const verdict = (off: number) => {
 			// The shorter, upper arm is the one that allows least.
-			const judged = judgeBush(record, 'FL', 341 + off, limits, 'upper-pivot');
+			const judged = judgeBush(record, 'FL', 341 + off, limits, {
+				key: null,
+				place: 'upper-pivot'
+			});
 			return judged.ok && judged.value.verdict;
 		};
 		expect([verdict(tolerance - 0.5), verdict(tolerance + 0.5)]).toEqual(['set', 're-set-advised']);

@@ -3,9 +3,9 @@ import { compareParts } from '../bench/compare.ts';
 import { trayFaults, type TrayItem } from '../bench/trays.ts';
 import { cornerNames, type Corner } from '../height/corners.ts';
 import type { WorkOwed } from '../procedure/facts.ts';
-import { kindData } from '../work/kinds.ts';
+import { operation } from '../work/operations.ts';
 import type { WorkStep } from '../work/step.ts';
-import { workSteps } from '../work/steps.ts';
+import { workSteps } from '../work/assembly-steps.ts';
 import { springFinding } from './findings.ts';
 import { jobParts } from './parts.ts';
 import { partStatusNames } from './kinds/part/data.ts';
@@ -66,7 +66,8 @@ function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
 		.filter((step) => (!step.doneIn || step.doneIn === 'bench') && !isDone(step))
 		.map((step): WorkOwed => {
 			const left = steps.find(
-				(one) => one.at === step.at && kindData(one.kind).leaves?.until === step.kind && isDone(one)
+				(one) =>
+					one.at === step.at && operation(one.kind).leaves?.until === step.kind && isDone(one)
 			);
 			const where = {
 				stage: 'work',
@@ -75,7 +76,7 @@ function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
 			} as const;
 			const on = step.at === 'front' || step.at === 'rear' ? `, ${step.at} axle` : '';
 			if (!left) return { kind: 'step', ...where, text: `${step.title}${on}: not done` };
-			const { hazard } = kindData(left.kind).leaves!;
+			const { hazard } = operation(left.kind).leaves!;
 			return { kind: 'hazard', ...where, text: `${hazard}: “${step.title}”${on} is not done` };
 		});
 }

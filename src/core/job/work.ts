@@ -2,9 +2,10 @@
 import { compareParts } from '../bench/compare.ts';
 import { checkStack, checkUnit, stackOf } from '../bench/stack.ts';
 import { axleOf, type Corner } from '../height/corners.ts';
+import { springSeat } from '../layout/shape.ts';
 import { readCompressorInput, springCompressor } from '../spring/compressor.ts';
 import { learnedPace, stepMinutes, type Learned, type TimedKind } from '../work/minutes.ts';
-import type { StepKind } from '../work/kinds.ts';
+import type { StepKind } from '../work/operations.ts';
 import { workOrder, type WorkOrder } from '../work/order.ts';
 import type { WorkScope } from '../work/scope.ts';
 import type { WorkStep } from '../work/step.ts';
@@ -13,7 +14,8 @@ import type { Joint } from './model.ts';
 import type { JobRecord } from './record.ts';
 import { layoutsOf, scopeOf } from './scope.ts';
 import { springFinding } from './findings.ts';
-import { loadedStanding, viewJob, type JobView } from './view.ts';
+import { loadedStanding } from './loaded.ts';
+import { viewJob, type JobView } from './view.ts';
 import { WorkBook } from './work-book.ts';
 import type { TwistLimits } from '../bush/verdict.ts';
 
@@ -116,7 +118,7 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 function comparisonWants(book: WorkBook, corner: Corner, scope: WorkScope): string[] {
 	const axle = axleOf(corner);
 	const want = scope.axles[axle];
-	const air = scope.layouts[axle].build.spring === 'air';
+	const air = springSeat(scope.layouts[axle]) === 'air';
 	const parts = [
 		...(want?.damper ? (['damper'] as const) : []),
 		...(want?.spring && !air ? (['spring'] as const) : [])

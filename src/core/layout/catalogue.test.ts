@@ -2,13 +2,46 @@ import { describe, expect, it } from 'vitest';
 import { bushSetBand } from '../bush/band';
 import { layouts } from './catalogue';
 import { mechanismLayouts } from '../mechanism/geometry';
-import { defaultRule, jointKinds } from './types';
+import { waysOf } from '../work/scope';
+import { damperEnd, springArm, springSeat } from './shape';
+import { coverPlaces, defaultRule, jointKinds, partKinds } from './types';
 
 describe.each(layouts.map((layout) => [layout.key, layout] as const))('layout %s', (_, layout) => {
 	it('names each joint once and knows its kind', () => {
 		const keys = layout.joints.map((joint) => joint.key);
 		expect(new Set(keys).size).toBe(keys.length);
 		for (const joint of layout.joints) expect(jointKinds).toContain(joint.kind);
+	});
+
+	it('is made of parts that are there: every joint, contact, cover and way speaks of them', () => {
+		const { parts, contacts, covers, ways } = layout.assembly;
+		const keys = parts.map(({ key }) => key);
+		expect(new Set(keys).size).toBe(keys.length);
+		for (const { kind } of parts) expect(partKinds).toContain(kind);
+		const known = ['body', 'wheel', ...keys];
+		const said = [
+			...layout.joints.flatMap(({ between }) => between),
+			...contacts.flatMap(({ between }) => between),
+			...Object.keys(ways),
+			...Object.values(ways).flatMap((list) =>
+				list.flatMap(({ moves, apart = [] }) => [...Object.keys(moves ?? {}), ...apart.flat()])
+			),
+			...parts.flatMap(({ of, between = [] }) => [...(of ? [of] : []), ...between])
+		];
+		for (const key of said) expect(known).toContain(key);
+		for (const { over, where } of covers) {
+			expect(coverPlaces).toContain(where);
+			for (const key of over) expect(layout.joints.some((joint) => joint.key === key)).toBe(true);
+		}
+	});
+
+	it('says how its damper comes out, and of a spring beside it how it gets loose', () => {
+		expect(damperEnd(layout, 'top').length).toBeGreaterThan(0);
+		expect(damperEnd(layout, 'bottom').length).toBeGreaterThan(0);
+		if (springSeat(layout) === 'on-arm') {
+			expect(waysOf(layout, 'spring').length).toBeGreaterThan(1);
+			expect(springArm(layout)?.heldBy).toBe('jack');
+		}
 	});
 
 	it('is drawn and computed as one of the mechanisms, with a tape for it', () => {
@@ -53,7 +86,7 @@ describe.each(layouts.map((layout) => [layout.key, layout] as const))('layout %s
 				setHubToArchMm: 430,
 				rideHubToArchMm: 360,
 				bush: assumed.bush,
-				bushCount: assumed.bushCount,
+				bushCount: 2,
 				wheelRateNPerMm: assumed.wheelRateNPerMm
 			},
 			{

@@ -11,6 +11,12 @@ import semiTrailingRear from './data/semi-trailing-rear.json' with { type: 'json
 import trailingArmRear from './data/trailing-arm-rear.json' with { type: 'json' };
 import twistBeamSpring from './data/twist-beam-spring.json' with { type: 'json' };
 import twistBeamStrut from './data/twist-beam-strut.json' with { type: 'json' };
+import { putAtHand } from './at-hand.ts';
+import airStrutUpperArm from './data/air-strut-upper-arm.json' with { type: 'json' };
+import doubleWishboneLow from './data/double-wishbone-low.json' with { type: 'json' };
+import multiLinkDamperKnuckle from './data/multi-link-damper-knuckle.json' with { type: 'json' };
+import multiLinkAirStrut from './data/multi-link-air-strut.json' with { type: 'json' };
+import strutRearLinks from './data/strut-rear-links.json' with { type: 'json' };
 import type { Layout } from './types.ts';
 
 /**
@@ -21,22 +27,26 @@ export const layouts: readonly Layout[] = [
 	macphersonFront,
 	macphersonClamp,
 	airStrut,
+	airStrutUpperArm,
 	doubleWishbone,
+	doubleWishboneLow,
 	doubleWishboneSpringOnArm,
 	liveAxleFront,
 	multiLinkRear,
+	multiLinkDamperKnuckle,
+	multiLinkAirStrut,
+	strutRearLinks,
 	trailingArmRear,
 	semiTrailingRear,
 	twistBeamStrut,
 	twistBeamSpring,
 	liveAxleRear
-] as Layout[];
+] as unknown as Layout[];
 
 export const layoutKeys = layouts.map((layout) => layout.key);
 
-export function findLayout(key: string): Layout | undefined {
-	return layouts.find((layout) => layout.key === key);
-}
+putAtHand(layouts);
+export { findLayout } from './at-hand.ts';
 
 export function layoutsFor(axle: Axle): Layout[] {
 	return layouts.filter((layout) => layout.axles.includes(axle));

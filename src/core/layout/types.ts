@@ -1,6 +1,8 @@
 import type { Axle } from '../height/corners.ts';
 import type { MechanismLayout } from '../mechanism/geometry.ts';
 import type { BushSize } from '../bush/torsion.ts';
+import type { BoltDirection } from '../mechanism/turns.ts';
+import type { RubberSize } from './rubber-sizes.ts';
 import type { JointProgramme } from '../fastener/joint-programme.ts';
 
 /** What a fastener holds; decides when it may be tightened for good. */
@@ -50,7 +52,7 @@ export const jointToolNames: Readonly<Record<JointTool, string>> = {
 	'run-down': 'Run-down allowed, final by wrench'
 };
 
-/** Where on a corner a joint sits, for the drawing; also which arm its rubber turns with. */
+/** Where on a corner a joint sits, for the drawing. */
 export const jointPlaces = [
 	'damper-top',
 	'damper-bottom',
@@ -62,10 +64,35 @@ export const jointPlaces = [
 	'tie-rod-outer',
 	'drop-link',
 	'lateral-rod',
+	'bar',
 	'bracket',
 	'hub'
 ] as const;
 export type JointPlace = (typeof jointPlaces)[number];
+
+/** What rubber is fixed to at its two ends; a link, rod or bar turns by its own length. */
+export type RubberBody =
+	| 'body'
+	| 'lower-arm'
+	| 'upper-arm'
+	| 'arm'
+	| 'knuckle'
+	| 'axle'
+	| 'damper'
+	| 'link'
+	| 'rod'
+	| 'bar';
+
+/** Rubber clamped between the two parts of a joint: it is twisted by how far one turns against the other. */
+export interface JointRubber {
+	bolt: BoltDirection;
+	/** Of a link, rod or bar: its length, how far its moving end stands below the other, and its mm per mm of wheel. */
+	link?: { lengthMm: number; belowMm: number; perWheel: number };
+	/** Where both wheels move it: the share of the other wheel, 0 to 0.5; none if absent. */
+	otherShare?: number;
+	/** Its rubber; that of the layout's arms if absent. */
+	size?: RubberSize;
+}
 
 export interface LayoutJoint {
 	/** Unique in the layout. */
@@ -82,6 +109,21 @@ export interface LayoutJoint {
 	/** Done together with the same joint on the other side of the axle, before the car is loaded. */
 	pair?: boolean;
 	place: JointPlace;
+	/** The two parts it joins. */
+	between: readonly [string, string];
+	/**
+	 * How far beyond hanging it lets its parts move against each other as it is, mm: a bush until its rubber
+	 * tears, a bracket until its hose is stretched. 0 if absent.
+	 */
+	slackMm?: number;
+	/** Undone on the bench only, never in the car. */
+	bench?: boolean;
+	/** Undone only where its own part is renewed: where nothing is planned, nobody owes it. */
+	seldom?: boolean;
+	/** There is one for both sides; it is counted to the left. */
+	single?: boolean;
+	/** Of a bonded bush. */
+	rubber?: JointRubber;
 	/** How many of them, each to its torque; one if absent, or as many as the programme's pattern. */
 	fasteners?: number;
 	/** What is done besides pulling to the torque. */
@@ -96,31 +138,98 @@ export interface Estimate {
 	u: number;
 }
 
-/** How a corner comes apart: which of its joints hold what. Keys are those of the layout's joints. */
-interface LayoutBuild {
-	/** A strut locates the wheel; a coilover carries its spring but locates nothing. */
-	damper: 'strut' | 'coilover' | 'damper';
-	/** Around the damper; on the arm or axle beside it; or air. */
-	spring: 'on-damper' | 'on-arm' | 'air';
-	/** Joints at the damper's lower and upper end. */
-	bottom: readonly string[];
-	top: readonly string[];
-	/** Undone too, so that the knuckle swings clear of the damper. */
-	alsoUndone?: readonly string[];
-	/**
-	 * The joint that holds an arm spring at droop, by taper or by bolt. Where it is absent the damper holds
-	 * it: the arm or axle hangs on it.
-	 */
-	heldBy?: { joint: string; taper: boolean };
-	airLine?: string;
-	/** Both wheels are on one beam or axle: it comes down on both sides together. */
-	oneBody?: boolean;
-	/** Links that locate an axle, by their joint at the body: one at a time. */
-	links?: readonly string[];
-	/** A driven wheel: the knuckle may not pull the shaft out of its joint. */
-	driveShaft?: boolean;
-	/** What comes off inside the car before the upper end is reached. */
-	access?: string;
+/** What a part is to the work: what it can hold, and how it comes away. */
+export const partKinds = [
+	'damper',
+	'mount',
+	'spring',
+	'arm',
+	'rod',
+	'knuckle',
+	'axle',
+	'link',
+	'bar',
+	'line',
+	'shaft'
+] as const;
+export type PartKind = (typeof partKinds)[number];
+
+/** What is put under or around a part that nothing else holds. */
+export type Holder = 'jack' | 'strap';
+
+/** Something of a corner that moves or comes off. The body is always there and is not listed. */
+export interface LayoutPart {
+	/** Unique in the layout. */
+	key: string;
+	name: string;
+	kind: PartKind;
+	/** One for both sides of the axle. */
+	shared?: boolean;
+	/** The body of the mechanism it turns with, for the rubber it lies at. */
+	turns?: RubberBody;
+	/** It drops when its last hold is undone: what it is held by until then. */
+	heldBy?: Holder;
+	/** Comes out in one piece with this part, and off it on the bench. */
+	of?: string;
+	/** Of a damper: it locates the wheel. */
+	locates?: boolean;
+	/** Of a spring or a line: filled with air under pressure. */
+	air?: boolean;
+	/** Of a spring beside its damper: what it pushes apart. */
+	between?: readonly [string, string];
+	/** Of such a spring: how far beyond hanging its seats are apart when it is loose, mm. */
+	looseMm?: number;
+}
+
+/** Two parts that stay joined in this work, as hose and caliper: no fastener of it is undone. */
+interface LayoutContact {
+	between: readonly [string, string];
+	/** How far they give, mm; absent: as far as anything here moves. */
+	slackMm?: number;
+}
+
+/** Where a cover is got at. */
+export const coverPlaces = ['boot', 'cabin', 'bonnet', 'arch', 'under'] as const;
+type CoverPlace = (typeof coverPlaces)[number];
+
+/** What lies over joints: it comes off before they are reached, and goes on again. */
+export interface LayoutCover {
+	key: string;
+	name: string;
+	where: CoverPlace;
+	/** Joints that it hides. */
+	over: readonly string[];
+	/** How it is held, as far as cars of this kind agree: common practice, no source. */
+	fasteners?: string;
+	/** One for both sides. */
+	shared?: boolean;
+	/** What goes wrong when it goes back. */
+	traps?: readonly string[];
+}
+
+/** One of several ways to get a part out. */
+export interface LayoutWay {
+	/** Unique among the ways of its part. */
+	key: string;
+	name: string;
+	/** How far parts must be able to go beyond where they hang, mm; 0: it stays where it hangs. */
+	moves?: Readonly<Record<string, number>>;
+	/** Parts that must come apart from each other for it. */
+	apart?: readonly (readonly [string, string])[];
+	/** The spring is drawn together where it stands. */
+	compressor?: boolean;
+	tool?: string;
+	/** Persons it takes. */
+	people?: 2;
+}
+
+/** What a corner is made of, as far as it is taken apart. */
+interface LayoutAssembly {
+	parts: readonly LayoutPart[];
+	contacts: readonly LayoutContact[];
+	covers: readonly LayoutCover[];
+	/** By the part that comes out; the first one is the usual one. A part without is simply taken out. */
+	ways: Readonly<Record<string, readonly LayoutWay[]>>;
 }
 
 /** How one axle's corners are built: what has to be tightened, and the geometry to assume untaped. */
@@ -141,11 +250,10 @@ export interface Layout {
 		/** Relative uncertainty of rubber and wheel rate together. */
 		stiffnessRelative: number;
 		bush: BushSize & { hardnessIrhd: number };
-		bushCount: number;
 		/** The other measures of this mechanism's tape, for the drawing and for upper arms, mm and degrees. */
 		measures: Readonly<Record<string, number>>;
 	};
-	build: LayoutBuild;
+	assembly: LayoutAssembly;
 	/** In the order they are tightened. */
 	joints: readonly LayoutJoint[];
 }

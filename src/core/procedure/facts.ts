@@ -68,6 +68,8 @@ export interface TorqueFact {
 	method?: LoadMethod;
 	/** What the bush computation said of it; only for a bonded bush tightened loaded. */
 	verdict?: TwistVerdict;
+	/** The worst that its band still allows. */
+	worstVerdict?: TwistVerdict;
 	twistDeg?: number;
 	/** Hub to arch the bush was judged against. */
 	targetHubToArchMm?: number;

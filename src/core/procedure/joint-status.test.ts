@@ -38,6 +38,19 @@ describe('a programme of several steps', () => {
 		});
 	});
 
+	it('set by a number whose band reaches wound up is done, but not sure', () => {
+		const wide = { worstVerdict: 'wound-up' } as const;
+		expect(jointStatus(bush, [row(0), row(1, wide)])).toMatchObject({
+			state: 'set',
+			owed: false,
+			unsure: true,
+			reason: expect.stringContaining('both wheels') as string
+		});
+		const near = jointStatus(bush, [row(0), row(1, { worstVerdict: 're-set-advised' })]);
+		expect(near).toMatchObject({ state: 'set', unsure: false });
+		expect(near.reason).toBeUndefined();
+	});
+
 	it('starts over with its first step: what came before counts no more', () => {
 		const rows = [row(0), row(1), row(0)];
 		expect(jointStatus(bush, rows)).toMatchObject({ state: 'begun', next: 1 });

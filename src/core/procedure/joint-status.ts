@@ -18,6 +18,8 @@ export interface JointStatus {
 	reason?: string;
 	/** Done by a torque that nobody has specified: it does not count as to specification. */
 	unspecified: boolean;
+	/** Set by the number, but its band reaches wound up: no tick for that. */
+	unsure: boolean;
 	/** Rubber clamped where it may not stay: pulled again, it must be said whether it was loosened first. */
 	clamped: boolean;
 	/** The action of the programme that comes next; starts over when the joint is to be done again. */
@@ -52,6 +54,7 @@ export function jointStatus(
 		owed: !['torqued', 'set', 'accepted', 'untouched'].includes(state),
 		...(reason !== undefined && { reason }),
 		unspecified,
+		unsure: false,
 		clamped: pulled && joint.rule === 'ride-height' && clampedOff([...counting.values()], change),
 		next,
 		actions: list.length,
@@ -86,7 +89,8 @@ export function jointStatus(
 	if (joint.rule === 'ride-height') {
 		const bush = bushState(last, change);
 		const reason = [bush.reason, unspecified && noSpecification].filter(Boolean).join('; ');
-		return status(bush.state, reason || undefined);
+		const unsure = bush.state === 'set' && last.worstVerdict === 'wound-up';
+		return { ...status(bush.state, reason || undefined), unsure };
 	}
 	if (joint.rule === 'wheels-on-ground' && done.some(({ method }) => method !== 'on-wheels')) {
 		return status('nipped', 'tightened with the wheel off the ground: torque it on the ground');
@@ -99,6 +103,8 @@ const clampedOff = (rows: readonly TorqueFact[], change: HeightChange): boolean 
 	rows.some(({ carState }) => carState === 'hanging') ||
 	bushState(rows[rows.length - 1]!, change).state !== 'set';
 
+const bandReaches =
+	'set by the number, but its band reaches wound up: set once more with both wheels at height, or know its geometry better';
 const noSpecification = 'no torque is specified on record';
 
 /**
@@ -173,7 +179,11 @@ function bushState(
 			};
 		}
 	}
-	if (last.verdict === 'set') return { state: 'set' };
+	if (last.verdict === 'set') {
+		return last.worstVerdict === 'wound-up'
+			? { state: 'set', reason: bandReaches }
+			: { state: 'set' };
+	}
 	if (last.accepted) return { state: 'accepted', reason: `keeps${twist} of twist, accepted` };
 	return {
 		state: 'again',

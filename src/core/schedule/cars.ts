@@ -1,5 +1,5 @@
 /** A car's order of work as the scheduler takes it. */
-import type { StepKind } from '../work/kinds.ts';
+import type { StepKind } from '../work/operations.ts';
 import type { WorkOrder } from '../work/order.ts';
 import type { Minutes } from '../work/terms.ts';
 import type { TimedCar } from './timeline.ts';
@@ -31,8 +31,18 @@ export function timedCar(
 	};
 }
 
-/** A car nobody has planned yet: one piece of work of so many minutes, on a lift. */
+/** A car that nobody has planned may take this share less or more; own choice. */
+const unplannedSpread = 0.4;
+
+/** A car nobody has planned yet: one piece of work of about so many minutes, on a lift. */
 export function unplannedCar(id: string, minutes: number): TimedCar {
-	const work = { id: 'work', spot: 'car', after: [], low: minutes, likely: minutes, high: minutes };
+	const work = {
+		id: 'work',
+		spot: 'car',
+		after: [],
+		low: minutes * (1 - unplannedSpread),
+		likely: minutes,
+		high: minutes * (1 + unplannedSpread)
+	};
 	return { id, people: 1, tasks: [work], lift: { until: 'work' } };
 }

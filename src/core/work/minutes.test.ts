@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { layouts } from '../layout/catalogue';
+import { findLayout, layouts } from '../layout/catalogue';
 import {
 	believable,
 	learnedPace,
@@ -9,7 +9,7 @@ import {
 	type TimedKind
 } from './minutes';
 import { workOrder } from './order';
-import { usualStrategy, type WorkScope } from './scope';
+import { usualStrategy, type AxleScope, type WorkScope } from './scope';
 
 const scope = (rust: WorkScope['rust']): WorkScope => ({
 	axles: { front: { damper: true, spring: false, bushes: false } },
@@ -40,6 +40,52 @@ describe('the minutes of a step', () => {
 
 	it('have the PERT mean', () => {
 		expect(meanMinutes({ low: 2, likely: 5, high: 14 })).toBe(6);
+	});
+});
+
+/** Mean hours of a job without rust, and of them those at one corner. Common practice, no source. */
+function hours(
+	key: string,
+	want: Partial<AxleScope>,
+	one = false
+): { all: number; corner: number } {
+	const layout = findLayout(key)!;
+	const front = layout.axles[0] === 'front';
+	const pair = front ? (['FL', 'FR'] as const) : (['RL', 'RR'] as const);
+	const job: WorkScope = {
+		axles: {
+			[front ? 'front' : 'rear']: { damper: false, spring: false, bushes: false, ...want }
+		},
+		corners: one ? [pair[0]] : pair,
+		layouts: { front: layout, rear: layout },
+		strategy: usualStrategy,
+		rust: 'none'
+	};
+	const { steps } = workOrder(job);
+	const minutes = stepMinutes(steps, job);
+	const sum = (list: typeof steps) =>
+		list.reduce((all, { id }) => all + meanMinutes(minutes.get(id)!), 0) / 60;
+	return { all: sum(steps), corner: sum(steps.filter(({ at }) => at === pair[0])) };
+}
+
+describe('the hours of a job', () => {
+	it.each([
+		['rear dampers behind trim', 'multi-link-rear', { damper: true }, 1.5, 2.5],
+		['a strut pair, rebuilt', 'macpherson-front', { damper: true }, 2.5, 4],
+		['a strut pair in clamps, rebuilt', 'macpherson-clamp', { damper: true }, 2.5, 4]
+	] as const)('are as shops know them for %s', (_, key, want, low, high) => {
+		const { all } = hours(key, want);
+		expect(all).toBeGreaterThanOrEqual(low);
+		expect(all).toBeLessThanOrEqual(high);
+	});
+
+	it('are about one and a half at the first arm whose bushes are pressed, and half at the second', () => {
+		const want = { also: ['bush:lower-arm'] };
+		const first = hours('macpherson-front', want, true);
+		expect(first.corner).toBeGreaterThan(1);
+		expect(first.corner).toBeLessThan(1.75);
+		const second = hours('macpherson-front', want).all - first.all;
+		expect(second / first.corner).toBeCloseTo(0.5, 1);
 	});
 });
 

@@ -1,6 +1,6 @@
 /** How long steps take: the usual minutes, rust, second sides, and what the shop's own record says. */
 import { axleOf } from '../height/corners.ts';
-import { kindData, type StepKind } from './kinds.ts';
+import { operation, type StepKind } from './operations.ts';
 import type { RustGrade, WorkScope } from './scope.ts';
 import type { WorkStep } from './step.ts';
 import type { Minutes } from './terms.ts';
@@ -72,7 +72,7 @@ export function stepMinutes(
 	const seen = new Set<string>();
 	return new Map(
 		order.map((step) => {
-			const { rusts, repeats } = kindData(step.kind);
+			const { rusts, repeats } = operation(step.kind);
 			const [corner] = step.corners;
 			const place = step.corners.length === 1 ? axleOf(corner!) : step.at;
 			const again = repeats && seen.has(`${place}/${step.kind}`);

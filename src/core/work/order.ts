@@ -1,11 +1,11 @@
 /** The order of work: a precedence graph of steps, laid out in a line that keeps every rule. */
 import { axleOf } from '../height/corners.ts';
 import { faulty, ok, type Result } from '../result.ts';
-import { makeSite, rules as allRules, type Rule } from './rules.ts';
+import { edgesOf, type Rule } from './needs.ts';
 import type { WorkScope } from './scope.ts';
 import type { WorkStep } from './step.ts';
 import { workPhases } from './terms.ts';
-import { kindRank, workSteps } from './steps.ts';
+import { kindRank, workSteps } from './assembly-steps.ts';
 
 export interface WorkOrder {
 	/** In an order that keeps every rule. */
@@ -18,31 +18,27 @@ export interface WorkOrder {
  * The steps of a job in order.
  *
  * @param wanted ids in the order a person asked for; followed as far as the rules let it
- * @param rules left out by tests only
  */
-export function workOrder(
-	scope: WorkScope,
-	wanted: readonly string[] = [],
-	rules: readonly Rule[] = allRules
-): WorkOrder {
+export function workOrder(scope: WorkScope, wanted: readonly string[] = []): WorkOrder {
 	const steps = workSteps(scope);
-	const waitsFor = waiting(steps, scope, rules);
+	const waitsFor = waiting(steps, scope);
 	return { steps: linedUp(steps, waitsFor, usualRank(scope, wanted)), waitsFor };
 }
 
-/** The rules' edges, by the step that waits. */
+/**
+ * For each step what it waits for, with the reason.
+ *
+ * @param left a rule to leave out, for tests
+ */
 export function waiting(
 	steps: readonly WorkStep[],
 	scope: WorkScope,
-	rules: readonly Rule[]
+	left?: string
 ): Map<string, Map<string, Rule>> {
-	const site = makeSite(steps, scope);
 	const waitsFor = new Map(steps.map(({ id }) => [id, new Map<string, Rule>()]));
-	for (const rule of rules) {
-		for (const [first, then] of rule.edges(site)) {
-			const earlier = waitsFor.get(then)!;
-			if (!earlier.has(first)) earlier.set(first, rule);
-		}
+	for (const { before, after, rule } of edgesOf(steps, scope, left)) {
+		const earlier = waitsFor.get(after)!;
+		if (!earlier.has(before)) earlier.set(before, rule);
 	}
 	return waitsFor;
 }

@@ -1,6 +1,10 @@
 /** What is to be renewed, and which way it is gone about. */
+import { freed, type Freed } from '../assembly/freeing.ts';
+import { graphOf, jointId, type Graph, type Node, type Pins } from '../assembly/graph.ts';
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../height/corners.ts';
-import type { Layout } from '../layout/types.ts';
+import { damperOf, partOf, springArm, springSeat, unitOf } from '../layout/shape.ts';
+import type { Layout, LayoutWay } from '../layout/types.ts';
+import { askedJobs, jobsOf, type AskedJob } from './jobs.ts';
 
 export const rustGrades = ['none', 'light', 'heavy'] as const;
 export type RustGrade = (typeof rustGrades)[number];
@@ -17,8 +21,12 @@ export const soakNeeded = (rust: RustGrade): number => (rust === 'heavy' ? 12 : 
 export interface Strategy {
 	/** Struts and coilovers: old spring onto a new damper, or a unit that comes complete. */
 	assembly: 'rebuild' | 'complete';
-	/** Springs on an arm: the arm let down, or the spring drawn together where it stands. */
+	/** Springs on an arm: the arm let down, or the spring drawn together where it stands; `ways` say more. */
 	springOut: 'lower-arm' | 'internal-compressor';
+	/** Of an axle, by the part that comes out: the way of its layout. */
+	ways?: Partial<Record<Axle, Readonly<Record<string, string>>>>;
+	/** What is covered inside the car is opened while it stands on the ground, or on its stands. */
+	inside?: 'before-lifting' | 'on-stands';
 	/** Which end of a damper comes off first. */
 	first: 'bottom' | 'top';
 	sides: 'one-by-one' | 'together';
@@ -41,6 +49,8 @@ export interface AxleScope {
 	spring: boolean;
 	/** Bushes or links of the arms come off: renewed. */
 	bushes: boolean;
+	/** Jobs beside these, by their ids in `jobs.ts`: `drop-link`, `arm:lower-arm`. */
+	also?: readonly string[];
 	/** Arm rubber that nothing else touches is loosened, settled and set anew: the height changes. */
 	reset?: boolean;
 }
@@ -57,44 +67,154 @@ export interface WorkScope {
 export interface AxlePlan extends AxleScope {
 	axle: Axle;
 	layout: Layout;
+	graph: Graph;
 	/** Corners that are worked on; both of an axle whose beam comes down. */
 	corners: readonly Corner[];
 	/** The damper comes out of the car. */
 	damperOut: boolean;
-	/** Its lower end comes off. */
-	bottomOff: boolean;
 	/** Its spring is taken off it on the bench. */
 	rebuilt: boolean;
-	/** A spring on the arm comes out. */
-	armSpring: 'lower-arm' | 'internal-compressor' | undefined;
-	hasLinks: boolean;
+	/** Its mount is taken off it on the bench, where no spring is on it. */
+	mountOff: boolean;
+	/** How a damper comes out, where its layout knows ways. */
+	damperWay: LayoutWay | undefined;
+	/** How a spring beside its damper comes out; absent where none does. */
+	springWay: LayoutWay | undefined;
+	/** Jobs beside dampers, springs and rubber. */
+	jobs: readonly AskedJob[];
+	/** Joints that come apart or are slackened for all of it, and no others. */
+	freed: Freed;
+}
+
+/** The ways of a part of this layout; none where it is simply taken out. */
+export const waysOf = (layout: Layout, part: string): readonly LayoutWay[] =>
+	layout.assembly.ways[part] ?? [];
+
+/**
+ * The way chosen for a part, or the usual one.
+ *
+ * @param moving only ways that move something: its arm comes out too
+ */
+function wayOf(
+	{ assembly }: Layout,
+	axle: Axle,
+	part: string,
+	{ ways, springOut }: Strategy,
+	moving = false
+): LayoutWay | undefined {
+	const known = (assembly.ways[part] ?? []).filter(({ compressor }) => !(moving && compressor));
+	const asked = ways?.[axle]?.[part] ?? (part === 'spring' ? springOut : undefined);
+	return known.find(({ key }) => key === asked) ?? known[0];
 }
 
 /** Reads a scope axle by axle; an axle with nothing to renew is left out. */
 export function axlePlans(scope: WorkScope): AxlePlan[] {
 	return (['front', 'rear'] as const).flatMap((axle): AxlePlan[] => {
 		const want = scope.axles[axle];
-		const worked = allCorners.filter((c) => axleOf(c) === axle && scope.corners.includes(c));
-		const { damper, spring, bushes, reset } = want ?? {};
-		if (!want || worked.length === 0 || !(damper || spring || bushes || reset)) return [];
+		const worked = cornersOf(axle).filter((corner) => scope.corners.includes(corner));
+		const { damper, spring, bushes, reset, also = [] } = want ?? {};
 		const layout = scope.layouts[axle];
-		const { build } = layout;
-		const armSpring =
-			build.spring === 'on-arm' && want.spring ? scope.strategy.springOut : undefined;
-		const damperOut = want.damper || (build.spring !== 'on-arm' && want.spring);
-		const bothSides = build.oneBody && armSpring === 'lower-arm';
+		const jobs = askedJobs(layout, [...also, ...(bushes ? everyBush(layout) : [])]);
+		const asked = damper || spring || bushes || reset || jobs.length > 0;
+		if (!want || worked.length === 0 || !asked) return [];
+		const beside = springSeat(layout) === 'on-arm';
+		const mounts = jobs.some(({ job }) => job.takes === 'mount');
+		const damperOut = want.damper || mounts || (!beside && want.spring);
+		const damperWay = damperOut
+			? wayOf(layout, axle, damperOf(layout).key, scope.strategy)
+			: undefined;
+		const armOut = jobs.some(
+			({ part }) => part !== undefined && part.key === springArm(layout)?.key
+		);
+		const springWay =
+			beside && (want.spring || armOut)
+				? wayOf(layout, axle, 'spring', scope.strategy, armOut)
+				: undefined;
+		const bothSides = Object.keys(springWay?.moves ?? {}).some(
+			(key) => partOf(layout, key)?.shared
+		);
+		const corners = bothSides ? cornersOf(axle) : worked;
+		const graph = graphOf(layout, axle);
 		return [
 			{
 				...want,
+				jobs,
 				axle,
 				layout,
-				corners: bothSides ? allCorners.filter((c) => axleOf(c) === axle) : worked,
+				graph,
+				corners,
 				damperOut,
-				bottomOff: damperOut || armSpring === 'lower-arm',
-				rebuilt: damperOut && build.spring === 'on-damper' && scope.strategy.assembly === 'rebuild',
-				armSpring,
-				hasLinks: layout.joints.some(({ key }) => key.startsWith('drop-link'))
+				rebuilt:
+					damperOut &&
+					springSeat(layout) === 'on-damper' &&
+					(mounts || scope.strategy.assembly === 'rebuild'),
+				mountOff: mounts && springSeat(layout) !== 'on-damper',
+				damperWay,
+				springWay,
+				freed: freedFor(graph, corners, damperOut, [damperWay, springWay], jobs)
 			}
 		];
 	});
 }
+
+const cornersOf = (axle: Axle): Corner[] => allCorners.filter((corner) => axleOf(corner) === axle);
+
+/** What comes apart for dampers that come out and for ways that move something, side after side. */
+function freedFor(
+	graph: Graph,
+	corners: readonly Corner[],
+	damperOut: boolean,
+	ways: readonly (LayoutWay | undefined)[],
+	jobs: readonly AskedJob[]
+): Freed {
+	const { layout, node } = graph;
+	const each = corners.flatMap((corner) => {
+		const pins = new Map<Node, number | 'out'>();
+		const apart: [Node, Node][] = [];
+		for (const way of ways) {
+			for (const [part, mm] of Object.entries(way?.moves ?? {})) pins.set(node(part, corner), mm);
+			for (const [a, b] of way?.apart ?? []) apart.push([node(a, corner), node(b, corner)]);
+		}
+		if (damperOut) {
+			for (const part of unitOf(layout, damperOf(layout).key)) pins.set(node(part, corner), 'out');
+		}
+		const outs = jobs.flatMap((asked) => outOf(layout, asked)).map((key) => node(key, corner));
+		return [
+			...(pins.size ? [freed(graph, withBody(pins), apart)] : []),
+			...outs.map((one) => freed(graph, withBody(new Map([[one, 'out']])))),
+			...jobs.map((asked) => bracketsOf(layout, asked, corner))
+		];
+	});
+	const fixings = new Map(each.flatMap((one) => [...one.fixings]));
+	for (const one of each) for (const id of one.off) fixings.set(id, 'off');
+	const ids = graph.edges.flatMap(({ id }) => id ?? []);
+	return {
+		fixings,
+		off: ids.filter((id) => fixings.get(id) === 'off'),
+		// What is slackened so that an arm goes down may come off after that.
+		slack: ids.filter((id) => each.some(({ slack }) => slack.includes(id)))
+	};
+}
+
+/** Bushes of all arms; links of a live axle are changed one at a time instead, and a beam has none to press. */
+const everyBush = (layout: Layout): string[] =>
+	jobsOf(layout).flatMap(({ id, job }) => (job.press ? [id] : []));
+
+/** Parts that a job takes out whole. */
+const outOf = ({ assembly }: Layout, { job, part }: AskedJob): string[] => {
+	if (part) return [part.key];
+	return job.takes === 'link'
+		? assembly.parts.filter(({ kind }) => kind === 'link').map(({ key }) => key)
+		: [];
+};
+
+/** Of a bar only its brackets come off. */
+function bracketsOf({ assembly, joints }: Layout, { job }: AskedJob, corner: Corner): Freed {
+	const bar = job.takes === 'bar' ? assembly.parts.find(({ kind }) => kind === 'bar') : undefined;
+	const off = joints
+		.filter(({ between }) => bar && between.includes('body') && between.includes(bar.key))
+		.map(({ key }) => jointId(corner, key));
+	return { fixings: new Map(off.map((id) => [id, 'off'])), off, slack: [] };
+}
+
+const withBody = (pins: Map<Node, number | 'out'>): Pins => pins.set('body', 0);

@@ -1,19 +1,23 @@
 /** One step of the work at a car, and what it does to the car. */
+import type { JointId } from '../assembly/graph.ts';
 import type { Axle, Corner } from '../height/corners.ts';
-import type { JointPlace } from '../layout/types.ts';
-import type { StepKind } from './kinds.ts';
+import type { Holder, JointPlace } from '../layout/types.ts';
+import type { Each, StepKind } from './operations.ts';
 import type { DoneIn, Gate, Minutes, WorkPhase } from './terms.ts';
 
-/** What a step does to the car, in terms that can be replayed; joints by their key in the layout. */
+/** What a step does to the car, in terms that can be replayed; parts, joints and covers by their key in the layout. */
 export type Act =
 	| { do: 'read-heights' | 'crack-wheels' | 'chock' | 'lift' | 'stands' | 'ignition-off' }
 	| { do: 'ground' | 'torque-wheels' | 'read-heights-after' }
-	| { do: 'soak' | 'mark' | 'trim-off' | 'vent' | 'wheel-off' | 'wheel-on'; corner: Corner }
-	| { do: 'hose-off' | 'hose-on' | 'support' | 'unsupport' | 'tie' | 'untie'; corner: Corner }
-	| { do: 'lower' | 'raise' | 'squeeze' | 'unsqueeze'; corner: Corner }
-	| { do: 'damper-out' | 'damper-in' | 'spring-out' | 'spring-in' | 'compare'; corner: Corner }
-	| { do: 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release'; corner: Corner }
-	| { do: 'load'; corner: Corner }
+	| { do: 'soak' | 'mark' | 'vent' | 'fill' | 'wheel-off' | 'wheel-on'; corner: Corner }
+	| { do: 'cover-off' | 'cover-on'; corner: Corner; cover: string }
+	| { do: 'hold' | 'let-go'; corner: Corner; part: string; by: Holder }
+	/** Parts go from where they hang, mm, or stay there, all at once; and come back. */
+	| { do: 'move'; corner: Corner; parts: Readonly<Record<string, number>> }
+	| { do: 'back'; corner: Corner; parts: readonly string[] }
+	| { do: 'out' | 'in' | 'press'; corner: Corner; part: string }
+	| { do: 'squeeze' | 'unsqueeze' | 'compare'; corner: Corner }
+	| { do: 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release' | 'load'; corner: Corner }
 	| { do: 'slack' | 'crack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string };
 
 /** Where the step is done; one person fits at each place. */
@@ -31,8 +35,12 @@ export interface WorkStep {
 	title: string;
 	/** Joints it undoes, starts or tightens, by key, for the drawing and the torque round. */
 	joints: readonly { corner: Corner; key: string }[];
+	/** What its operation needs and makes, one by one: joints apart, covers off, parts held. */
+	each: Readonly<Partial<Record<Each, readonly JointId[]>>>;
 	place?: JointPlace;
 	tool?: string;
+	/** Persons it takes. */
+	people?: 2;
 	caution?: string;
 	gate?: Gate;
 	/** Done in the torque round, the heights pages or at the bench; undefined: ticked off here. */

@@ -29,10 +29,23 @@ describe('a book as a page gets it', () => {
 		expect(unpackBook(packBook(entries))).toEqual(unproven(entries));
 	});
 
-	it('is less than half as long', () => {
+	it('is less than three tenths as long', () => {
 		const { entries } = demoFile('2026-0268');
 		expect(JSON.stringify(packBook(entries)).length).toBeLessThan(
-			JSON.stringify(entries).length / 2
+			JSON.stringify(entries).length * 0.3
 		);
+	});
+
+	it('says a joint on the right by the one on the left', () => {
+		const { entries } = demoFile('2026-0268');
+		const { rows, shapes } = packBook(entries);
+		const joints = rows.filter(([, , , , , , shape]) =>
+			shapes[shape]!.startsWith('key name kind rule')
+		);
+		const alike = joints.filter(
+			([, , , , , , , data]) => typeof data === 'object' && 'as' in data!
+		);
+		expect(alike.length).toBeGreaterThan(joints.length / 3);
+		expect(alike[0]![7]).toMatchObject({ as: expect.any(Number), but: expect.any(Object) });
 	});
 });

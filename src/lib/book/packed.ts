@@ -16,11 +16,21 @@ interface Seldom {
 	unseen?: number;
 }
 
+/** Values that are those of an earlier row but for some: a joint on the right is the one on the left. */
+interface Alike {
+	/** The place of the earlier row; alone where nothing differs. */
+	as: number;
+	/** By their place among the values. */
+	but: Record<number, Plain>;
+}
+
+type Said = Plain[] | Alike | number;
+
 /**
  * Kind, subject and person by their places in `words`; the id; when it was entered, ms after the entry before
  * it, and stored, ms after that; the keys of its data by their place in `shapes`, and their values.
  */
-type Row = [number, number, number, string, number, number, number, Plain[], Seldom?];
+type Row = [number, number, number, string, number, number, number, Said, Seldom?];
 
 export interface PackedBook {
 	/** Kinds, subjects, ids of people, devices. */
@@ -63,12 +73,47 @@ class Places<T> {
 	}
 }
 
+/** How many rows with the same keys are looked at for one that is alike. */
+const LOOKED_BACK = 40;
+/** What it takes to say that a row is like another, besides what differs. */
+const SAYING_SO = '{"as":000,"but":{}}'.length;
+
+/** Finds for each row an earlier one that says most of it already. */
+class Likeness {
+	readonly #byShape = new Map<number, { row: number; written: string[] }[]>();
+
+	/** @returns the values, or what differs from an earlier row, whichever is shorter to write */
+	of(row: number, shape: number, values: Plain[]): Said {
+		const written = values.map((value) => JSON.stringify(value));
+		const rows = this.#byShape.get(shape) ?? [];
+		this.#byShape.set(shape, [...rows, { row, written }].slice(-LOOKED_BACK));
+		/** Places of values that are not those of an earlier row, and how long it is to write them. */
+		const besides = (earlier: readonly string[]) =>
+			written.flatMap((text, at) => (text === earlier[at] ? [] : [at]));
+		const long = (places: readonly number[]) =>
+			places.reduce((sum, at) => sum + written[at]!.length + String(at).length + 4, 0);
+		let best: { as: number; differs: number[] } | undefined;
+		let length = written.reduce((sum, text) => sum + text.length + 1, 1) - SAYING_SO;
+		for (const earlier of rows) {
+			const differs = besides(earlier.written);
+			const itsLength = long(differs);
+			if (itsLength < length) [best, length] = [{ as: earlier.row, differs }, itsLength];
+		}
+		if (!best) return values;
+		const { as, differs } = best;
+		return differs.length
+			? { as, but: Object.fromEntries(differs.map((at) => [at, values[at]!])) }
+			: as;
+	}
+}
+
 /** @param entries a whole book: numbered from 1, without gaps */
 export function packBook(entries: readonly Entry[]): PackedBook {
 	const words = new Places<string>();
 	const shapes = new Places<string>();
+	const likeness = new Likeness();
 	let before = 0;
-	const rows = entries.map((entry): Row => {
+	const rows = entries.map((entry, at): Row => {
 		const { device, vouchedBy, corrects } = entry;
 		const entered = Date.parse(entry.enteredAt);
 		const data = entry.data as unknown as Record<string, Plain>;
@@ -79,6 +124,7 @@ export function packBook(entries: readonly Entry[]): PackedBook {
 			...(corrects !== null && { corrects }),
 			...(unseen !== 0 && { unseen })
 		};
+		const shape = shapes.of(Object.keys(data).join(' '));
 		const row: Row = [
 			words.of(entry.kind),
 			words.of(entry.subject),
@@ -86,8 +132,8 @@ export function packBook(entries: readonly Entry[]): PackedBook {
 			packId(entry.id),
 			entered - before,
 			Date.parse(entry.storedAt) - entered,
-			shapes.of(Object.keys(data).join(' ')),
-			Object.values(data)
+			shape,
+			likeness.of(at, shape, Object.values(data))
 		];
 		before = entered;
 		if (Object.keys(seldom).length) row.push(seldom);
@@ -100,9 +146,17 @@ export function packBook(entries: readonly Entry[]): PackedBook {
 export function unpackBook({ words: packed, shapes, rows }: PackedBook): Entry[] {
 	const words = packed.map(unpackId);
 	const keys = shapes.map((shape) => (shape === '' ? [] : shape.split(' ')));
+	const told: Plain[][] = [];
 	let entered = 0;
-	return rows.map(([kind, subject, person, id, since, after, shape, values, seldom = {}], i) => {
+	return rows.map(([kind, subject, person, id, since, after, shape, said, seldom = {}], i) => {
 		entered += since;
+		const values =
+			typeof said === 'number'
+				? told[said]!
+				: Array.isArray(said)
+					? said
+					: Object.assign([...told[said.as]!], said.but);
+		told.push(values);
 		const { device, voucher, corrects = null, unseen = 0 } = seldom;
 		return {
 			seq: i + 1,

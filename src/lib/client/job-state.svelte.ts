@@ -20,6 +20,7 @@ import type { UnitChoice } from '$core/units/format';
 import type { TimedKind } from '$core/work/minutes';
 import { getContext, setContext } from 'svelte';
 import { v7 as uuidv7 } from 'uuid';
+import { fetchLayouts, layoutsIn } from './layouts';
 import { call, rightNow, type Refusal } from './api';
 import { thisDevice } from './device';
 import { outbox } from './outbox.svelte';
@@ -234,23 +235,30 @@ export class JobState {
 		const more = entries.filter(({ seq }) => seq > this.seq);
 		if (more.length === 0) return true;
 		if (more[0]!.seq !== this.seq + 1) return this.reload();
-		this.#add(more);
-		return true;
+		return this.#add(more);
 	}
 
 	/** Asks for what came after the last entry here. @returns true when the server answered */
 	async reload(): Promise<boolean> {
 		const { id } = this.#confirmed;
 		const answer = await call<{ entries: Entry[] }>('GET', `/jobs/${id}/entries?after=${this.seq}`);
-		if (answer.ok && id === this.#confirmed.id) this.#add(answer.value.entries);
-		return answer.ok;
+		if (!answer.ok || id !== this.#confirmed.id) return answer.ok;
+		return this.#add(answer.value.entries);
 	}
 
-	#add(entries: readonly Entry[]): void {
+	/** @returns false when a layout they speak of could not be fetched: they are asked for again */
+	async #add(entries: readonly Entry[]): Promise<boolean> {
+		const layouts = layoutsIn(entries);
+		const here = await fetchLayouts(layouts).then(
+			() => true,
+			() => false
+		);
+		if (!here) return false;
 		const more = entries.filter(({ seq }) => seq > this.seq);
-		if (more.length === 0) return;
+		if (more.length === 0) return true;
 		const loaded = this.#confirmed;
 		this.#confirmed = { ...loaded, entries: [...loaded.entries, ...more] };
+		return true;
 	}
 
 	personName(id: string): string {

@@ -3,7 +3,7 @@
  * databases are read into it; here it becomes entries, and nothing of it is lost.
  */
 import { axleOf } from '../../height/corners.ts';
-import { findLayout } from '../../layout/catalogue.ts';
+import { findLayout } from '../../layout/at-hand.ts';
 import type { TwistLimits } from '../../bush/verdict.ts';
 import type { FirstLink } from '../kinds/carried/data.ts';
 import type { KindData, KindName } from '../kinds/data.ts';

@@ -1,5 +1,5 @@
 /** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
-import type { StepKind } from '../../work/kinds.ts';
+import type { StepKind } from '../../work/operations.ts';
 import type { KnownSpecification } from '../joints.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
 import type { Vehicle } from '../model.ts';

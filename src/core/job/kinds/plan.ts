@@ -1,6 +1,6 @@
 /** Joints follow the plan: loose where it undoes them, untouched where not. What has a torque stays. */
 import { axleOf } from '../../height/corners.ts';
-import { loosenedJoints } from '../../work/steps.ts';
+import { loosenedJoints } from '../../work/assembly-steps.ts';
 import type { Entry } from '../book/entry.ts';
 import type { Draft } from '../book/kind.ts';
 import type { JobRecord } from '../record.ts';

@@ -3,13 +3,14 @@ import { hardwarePieces, hardwareWords } from '../../fastener/hardware.ts';
 import { programmeWords } from '../../fastener/joint-programme.ts';
 import { threadConditionNames } from '../../fastener/lubrication.ts';
 import { axleOf, cornerNames, type Corner } from '../../height/corners.ts';
-import { findLayout } from '../../layout/catalogue.ts';
+import { findLayout } from '../../layout/at-hand.ts';
 import { loadMethodNames, sightNames } from '../../procedure/facts.ts';
 import type { JointStatus } from '../../procedure/joint-status.ts';
 import { formatNumber } from '../../units/format.ts';
 import { lubricated } from '../joints.ts';
 import type { Joint, Torque } from '../model.ts';
-import { loadedStanding } from '../view.ts';
+import { loadedStanding } from '../loaded.ts';
+import { liftAsSet } from '../rubber.ts';
 import type { Cell, Table } from './document.ts';
 import type { Drawing } from './drawing.ts';
 
@@ -19,15 +20,27 @@ const verdicts = { set: 'set', 're-set-advised': 'outside its band', 'wound-up':
 export function jointTable(drawing: Drawing, corner: Corner): Table {
 	const { job } = drawing;
 	const { record, view } = job;
-	const rows = record.joints
-		.filter((joint) => joint.corner === corner)
+	const joints = record.joints.filter((joint) => joint.corner === corner);
+	const untouched = joints.filter(
+		({ id }) =>
+			view.standing.joints.get(id)!.state === 'untouched' &&
+			!view.torques.has(id) &&
+			!record.hardware[id]
+	);
+	const layout = findLayout(record.vehicle.axles[axleOf(corner)].layout);
+	// What is seldom undone is not missed by anybody.
+	const named = untouched.filter(
+		({ key }) => !layout?.joints.find((joint) => joint.key === key)?.seldom
+	);
+	const rows = joints
+		.filter((joint) => !untouched.includes(joint))
 		.map((joint) =>
 			row(drawing, joint, view.torques.get(joint.id), view.standing.joints.get(joint.id)!)
 		);
 	return {
 		kind: 'table',
 		title: cornerNames[corner],
-		subtitle: findLayout(record.vehicle.axles[axleOf(corner)].layout)?.name ?? '',
+		subtitle: layout?.name ?? '',
 		columns: [
 			{ name: 'Joint', wide: true },
 			{ name: 'Specified', end: true },
@@ -38,9 +51,17 @@ export function jointTable(drawing: Drawing, corner: Corner): Table {
 			{ name: 'By' }
 		],
 		rows,
-		notes: loadings(drawing, corner)
+		notes: [
+			...(named.length ? [`Not undone: ${sentence(named)}.`] : []),
+			...loadings(drawing, corner),
+			...lift(drawing, corner)
+		]
 	};
 }
+
+/** Names within a sentence. */
+const sentence = (joints: readonly Joint[]): string =>
+	joints.map(({ name }) => name.charAt(0).toLowerCase() + name.slice(1)).join('; ');
 
 function row(
 	drawing: Drawing,
@@ -76,9 +97,14 @@ function carWords({ carState, method, hubToArchEntered }: Torque): string {
 	return [loadMethodNames[method!].toLowerCase(), hubToArchEntered].filter(Boolean).join(', ');
 }
 
-function stateWords({ state, owed, unspecified }: JointStatus, torque: Torque | undefined): string {
+function stateWords(
+	{ state, owed, unspecified, unsure }: JointStatus,
+	torque: Torque | undefined
+): string {
 	const done = torque?.bush && state !== 'accepted' ? verdicts[torque.bush.verdict] : state;
-	return [done, unspecified && 'no specification', owed && 'open'].filter(Boolean).join(', ');
+	return [done, unsure && 'not sure', unspecified && 'no specification', owed && 'open']
+		.filter(Boolean)
+		.join(', ');
 }
 
 /** What the columns have no room for. */
@@ -120,6 +146,17 @@ function notes(
 	]
 		.filter(Boolean)
 		.join('; ');
+}
+
+/** What its rubber does to the height of the corner. */
+function lift({ job: { record, view }, units }: Drawing, corner: Corner): string[] {
+	const found = liftAsSet(record, view.torques, corner);
+	if (!found || found.count < 2) return [];
+	const { liftMm, expandedMm, count } = found;
+	const show = (mm: number, signed = false) => units.show(mm, 'length', { signed });
+	return [
+		`Rubber as it was set, ${count} bushes together: ${show(liftMm, true)} ± ${show(expandedMm)} of height.`
+	];
 }
 
 /** How the corner stood while its rubber was set. */

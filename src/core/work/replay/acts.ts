@@ -1,15 +1,28 @@
 /** What each act does to a car, and what had to hold before it. */
-import { axleOf, corners as allCorners, type Corner } from '../../height/corners.ts';
+import { jointId } from '../../assembly/graph.ts';
+import { axleOf, type Corner } from '../../height/corners.ts';
+import {
+	axleLinks,
+	damperOf,
+	jointOf,
+	partOf,
+	springArm,
+	springSeat,
+	unitOf
+} from '../../layout/shape.ts';
+import type { Layout, LayoutWay } from '../../layout/types.ts';
 import type { Act } from '../step.ts';
-import type { Car, CornerState } from './car.ts';
+import type { Car } from './car.ts';
 
 /** Notes what should have held and did not. */
 export type Need = (holds: boolean, code: string, words: string) => void;
 
 export function play(car: Car, act: Act, need: Need): void {
-	const { body, at, worked } = car;
+	const { body, at, axles, worked } = car;
 	switch (act.do) {
-		case 'read-heights':
+		case 'read-heights': {
+			const dry = car.scope.rust !== 'none' && worked.some((corner) => !at(corner).oiled);
+			need(!dry, 'not-oiled', 'the oil had no time: it was not put on the evening before');
 			need(
 				!body.wheelsLoose && body.up === 'ground',
 				'heights-lost',
@@ -17,7 +30,9 @@ export function play(car: Car, act: Act, need: Need): void {
 			);
 			body.heightsRead = true;
 			return;
+		}
 		case 'crack-wheels':
+			need(body.heightsRead, 'heights-lost', 'the car is touched before its heights were read');
 			need(body.up === 'ground', 'wheels-rocked', 'wheel fasteners break loose off the ground');
 			body.wheelsLoose = true;
 			return;
@@ -25,6 +40,7 @@ export function play(car: Car, act: Act, need: Need): void {
 			body.live = false;
 			return;
 		case 'chock':
+			need(body.heightsRead, 'heights-lost', 'the car is touched before its heights were read');
 			need(body.up === 'ground', 'not-chocked', 'chocked too late');
 			body.chocked = true;
 			return;
@@ -41,7 +57,11 @@ export function play(car: Car, act: Act, need: Need): void {
 		case 'ground':
 			for (const corner of worked) {
 				need(at(corner).wheelOn, 'wheel-missing', `${corner} comes down without its wheel`);
-				need(!at(corner).jack, 'jack-left', `${corner} comes down on the small jack`);
+				const empty = springSeat(car.layoutOf(corner)) === 'air' && !at(corner).pressure;
+				need(!empty, 'no-air', `${corner} comes down on an empty air spring`);
+			}
+			for (const [, { held }] of axles) {
+				need(held.size === 0, 'jack-left', `comes down on ${[...held.keys()].join(', ')} held`);
 			}
 			body.up = 'ground';
 			return;
@@ -52,8 +72,9 @@ export function play(car: Car, act: Act, need: Need): void {
 		case 'read-heights-after':
 			need(body.up === 'ground', 'heights-lost', 'heights after read off the ground');
 			need(body.wheelsTorqued, 'heights-lost', 'heights after read before the end');
-			for (const corner of allCorners) {
-				need(at(corner).owed.size === 0, 'left-open', `${corner} still has open joints`);
+			for (const [axle, { owed, open }] of axles) {
+				need(owed.size === 0, 'left-open', `${axle} still has open joints`);
+				need(open.size === 0, 'left-open', `${axle} still has covers off`);
 			}
 			return;
 		default:
@@ -61,134 +82,234 @@ export function play(car: Car, act: Act, need: Need): void {
 	}
 }
 
+const onBench: ReadonlySet<Act['do']> = new Set([
+	'soak',
+	'compare',
+	'compress',
+	'shaft-off',
+	'restack',
+	'shaft-on',
+	'release'
+]);
+/** What is reached from inside or above while the car stands on its wheels. */
+const reachedInside: ReadonlySet<string> = new Set(['boot', 'cabin', 'bonnet']);
+
 function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): void {
-	const { body, scope, layoutOf, jointOut, linksOn, damperHolds, together, rigidOwed } = car;
+	const { body, scope, layoutOf, linksOn, rigidOwed } = car;
 	const { corner } = act;
 	const c = car.at(corner);
-	const { build } = layoutOf(corner);
-	const atCar = !['soak', 'compress', 'shaft-off', 'restack', 'shaft-on', 'release'].includes(
-		act.do
-	);
-	// Rubber may be set on the wheels; everything else at the car wants it on stands.
+	const axle = car.axle(corner);
+	const layout = layoutOf(corner);
+	// Rubber may be set on the wheels, and covers inside opened; everything else at the car wants it on stands.
 	const onWheels = ['load', 'tighten'].includes(act.do) && scope.strategy.load === 'on-wheels';
-	if (atCar && act.do !== 'compare' && !(onWheels && body.up === 'ground')) {
-		need(body.up === 'stands', 'unsupported-car', `${act.do} with the car not on its stands`);
+	if (act.do !== 'cover-off' && act.do !== 'cover-on' && !onBench.has(act.do)) {
+		need(
+			body.up === 'stands' || (onWheels && body.up === 'ground'),
+			'unsupported-car',
+			`${act.do} with the car not on its stands`
+		);
 	}
 	switch (act.do) {
 		case 'soak':
-			need(c.wheelOn && !jointsTouched(c), 'not-oiled', 'oil after the spanner');
+			need(c.wheelOn && axle.owed.size === 0, 'not-oiled', 'oil after the spanner');
 			c.oiled = true;
 			return;
 		case 'mark':
 			need(!c.wheelOn, 'wheel-in-way', 'marked through the wheel');
 			c.marked = true;
 			return;
-		case 'trim-off':
-			c.trimOn = false;
+		case 'cover-off':
+		case 'cover-on': {
+			const cover = layout.assembly.covers.find(({ key }) => key === act.cover)!;
+			const inside = reachedInside.has(cover.where);
+			need(
+				body.up === 'stands' || inside,
+				'unsupported-car',
+				`${act.do} under a car not on stands`
+			);
+			const id = cover.shared ? act.cover : `${corner}/${act.cover}`;
+			if (act.do === 'cover-off') axle.open.add(id);
+			else {
+				need(axle.open.has(id), 'trim-in-way', 'a cover goes on that is on');
+				axle.open.delete(id);
+			}
 			return;
+		}
 		case 'vent':
 			need(!body.live, 'valves-live', 'air let out with the system live');
 			c.pressure = false;
 			return;
+		case 'fill': {
+			const unit = unitOf(layout, damperOf(layout).key);
+			const open = [...axle.owed].filter((id) => {
+				const [at, key] = id.split('/') as [Corner, string];
+				const { between, rule, pair } = jointOf(layout, key);
+				const carries = rule === 'any-time' && !pair && between.some((part) => unit.includes(part));
+				return at === corner && carries;
+			});
+			need(open.length === 0, 'under-pressure', 'filled with its joints not at their torque');
+			c.pressure = true;
+			return;
+		}
 		case 'wheel-off':
 			need(body.wheelsLoose, 'wheels-rocked', 'wheel fasteners never broken loose');
 			c.wheelOn = false;
 			return;
 		case 'wheel-on':
-			need(c.hoseOn, 'hanging-hose', 'wheel on over a loose hose');
+			need(car.linesOff(corner) === 0, 'hanging-hose', 'wheel on over a loose hose');
 			need(linksOn(corner) !== 1, 'link-under-load', 'wheel on with one link alone');
 			need(rigidOwed(corner).length === 0, 'loaded-before-rigid', 'rigid joints not at torque');
+			need(!heldAt(car, corner), 'jack-left', 'wheel on with the small jack in its way');
 			c.wheelOn = true;
 			return;
-		case 'hose-off':
-			c.hoseOn = false;
+		case 'hold':
+			need(!c.wheelOn, 'wheel-in-way', `${act.part} held with the wheel on`);
+			axle.held.set(jointId(corner, act.part), act.by);
 			return;
-		case 'hose-on':
-			need(car.placed(corner), 'hose-twisted', 'hose on before the knuckle is where it stays');
-			c.hoseOn = true;
-			return;
-		case 'support':
-			need(!c.wheelOn, 'wheel-in-way', 'jack under the arm with the wheel on');
-			c.jack = true;
-			return;
-		case 'unsupport':
-			need(rigidOwed(corner).length === 0, 'jack-away-early', 'jack away before the torque');
-			c.jack = false;
-			return;
-		case 'tie':
-			need(!c.wheelOn, 'wheel-in-way', 'tied with the wheel on');
-			c.tied = true;
-			return;
-		case 'untie':
-			c.tied = false;
-			return;
-		case 'lower':
-			armMoves(car, corner, need);
-			need(c.jack, 'unheld-spring', 'lowered without a jack');
-			for (const one of together(corner)) {
-				need(!damperHolds(one), 'arm-held', 'lowered with the damper still on');
-			}
+		case 'let-go':
 			need(
-				!build.heldBy || jointOut(corner, build.heldBy.joint),
-				'arm-held',
-				'lowered with its joint on'
+				rigidOwed(corner).length === 0,
+				'jack-away-early',
+				`${act.part} let go before the torque`
 			);
-			c.lowered = true;
+			axle.held.delete(jointId(corner, act.part));
 			return;
-		case 'raise':
-			need(linksOn(corner) === 0, 'link-under-load', 'raised with a drop link on');
-			need(c.springIn, 'spring-missing', 'raised without the spring');
-			c.lowered = false;
+		case 'move':
+			for (const [part, mm] of Object.entries(act.parts))
+				axle.moved.set(car.node(corner, part), mm);
+			c.way = wayOf(layout, act.parts);
 			return;
+		case 'back': {
+			const arm = springArm(layout);
+			const raised = arm !== undefined && act.parts.includes(arm.key);
+			const sides = arm?.shared ? car.sidesOf(axleOf(corner)) : [corner];
+			const missing = sides.some((one) => axle.out.has(car.node(one, 'spring')));
+			need(!raised || !missing, 'spring-missing', 'raised without the spring');
+			for (const part of act.parts) axle.moved.delete(car.node(corner, part));
+			if (act.parts.some((part) => (c.way?.moves?.[part] ?? 0) > 0)) c.way = undefined;
+			return;
+		}
 		case 'squeeze':
-			need(c.jack, 'arm-drops', 'spring drawn together with nothing under the arm');
-			armMoves(car, corner, need);
+			need(!c.wheelOn, 'wheel-in-way', 'compressor set through the wheel');
 			c.squeezed = true;
 			return;
 		case 'unsqueeze':
-			need(c.springIn, 'spring-missing', 'compressor off with no spring');
+			need(
+				!axle.out.has(car.node(corner, 'spring')),
+				'spring-missing',
+				'compressor off, no spring'
+			);
 			c.squeezed = false;
 			return;
-		case 'spring-out':
-			need(c.lowered || c.squeezed, 'spring-under-force', 'spring taken out under force');
-			c.springIn = false;
-			return;
-		case 'spring-in':
-			need(c.compared, 'not-compared', 'spring fitted without comparing');
-			need(!c.springIn, 'spring-missing', 'spring put in over the old one');
-			c.springIn = true;
-			return;
-		case 'damper-out':
-			for (const key of [...build.bottom, ...build.top, ...(build.alsoUndone ?? [])]) {
-				need(jointOut(corner, key), 'still-held', `damper out with ${key} on`);
+		case 'out':
+			if (act.part === 'spring') {
+				const arm = springArm(layout)!;
+				const { looseMm } = partOf(layout, 'spring')!;
+				const down = axle.moved.get(car.node(corner, arm.key)) ?? 0;
+				need(c.squeezed || down >= looseMm!, 'spring-under-force', 'spring taken out under force');
+				axle.out.add(car.node(corner, 'spring'));
+				return;
 			}
-			need(
-				!build.airLine || jointOut(corner, build.airLine),
-				'air-line-torn',
-				'strut out with its air line on'
-			);
-			c.damperIn = false;
+			if (act.part === springArm(layout)?.key) {
+				need(!car.presses(corner), 'spring-under-force', 'an arm out with its spring on it');
+			}
+			need(car.isWayOpen(corner, act.part), 'still-held', `${act.part} out with its way closed`);
+			for (const part of unitOf(layout, act.part)) axle.out.add(car.node(corner, part));
 			return;
-		case 'damper-in':
+		case 'in':
+			need(axle.out.has(car.node(corner, act.part)), 'spring-missing', `${act.part} put in twice`);
+			if (act.part === 'spring') {
+				const down = axle.moved.get(car.node(corner, springArm(layout)!.key)) ?? 0;
+				need(c.compared, 'not-compared', 'spring fitted without comparing');
+				need(c.squeezed || down > 0, 'spring-under-force', 'spring put in under force');
+				axle.out.delete(car.node(corner, 'spring'));
+				return;
+			}
+			if (act.part !== damperOf(layout).key) {
+				axle.out.delete(car.node(corner, act.part));
+				return;
+			}
 			need(c.compared, 'not-compared', 'damper fitted without comparing');
 			need(!c.compressed, 'unheld-spring', 'unit fitted with the compressor on');
 			need(c.shaftNutOn && c.stacked, 'not-stacked', 'unit fitted unfinished');
-			need(!c.lowered, 'arm-held', 'damper fitted with the arm down');
-			c.damperIn = true;
+			need(car.isWayOpen(corner, act.part), 'in-the-way', `${act.part} in with its way closed`);
+			for (const part of unitOf(layout, act.part)) axle.out.delete(car.node(corner, part));
 			return;
 		case 'compare': {
-			const out = !c.damperIn || !c.springIn || jointOut(corner, build.bottom[0]!);
+			const damper = damperOf(layout).key;
+			const out = [damper, 'spring'].some((part) => axle.out.has(car.node(corner, part)));
 			need(out, 'not-compared', 'compared with the old part still in');
 			c.compared = true;
 			return;
 		}
+		case 'load': {
+			const stands = scope.strategy.load === 'on-wheels' ? 'ground' : 'stands';
+			need(body.up === stands, 'unsupported-car', `loaded with the car not on its ${stands}`);
+			need(rigidOwed(corner).length === 0, 'loaded-before-rigid', 'rigid joints not at torque');
+			need(linksOn(corner) !== 1, 'link-under-load', 'loaded with one link alone');
+			need(!linksOwed(car, corner), 'loaded-before-rigid', 'loaded with a link not at its torque');
+			need(car.linesOff(corner) === 0, 'hanging-hose', 'loaded with the hose off');
+			need(!heldAt(car, corner), 'jack-left', 'brought to its height on the small jack');
+			c.loaded = true;
+			return;
+		}
 		case 'compress':
-			need(!c.damperIn, 'still-held', 'bench work with the unit in the car');
+		case 'shaft-off':
+		case 'restack':
+		case 'shaft-on':
+		case 'release':
+			return playBench(car, act, need);
+		case 'press':
+			need(
+				axle.out.has(car.node(corner, act.part)),
+				'still-held',
+				`${act.part} pressed in the car`
+			);
+			return;
+		default:
+			return playJoint(car, act, need);
+	}
+}
+
+/** The way of this layout that moves just these parts so far. */
+const wayOf = (layout: Layout, parts: Readonly<Record<string, number>>): LayoutWay | undefined =>
+	Object.values(layout.assembly.ways)
+		.flat()
+		.find(({ moves = {} }) => {
+			const keys = Object.keys(moves);
+			return (
+				keys.length === Object.keys(parts).length && keys.every((key) => moves[key] === parts[key])
+			);
+		});
+
+const heldAt = (car: Car, corner: Corner): boolean => car.heldAt(corner).size > 0;
+
+const linksOwed = (car: Car, corner: Corner): boolean =>
+	car
+		.layoutOf(corner)
+		.joints.some(
+			({ key, pair, rule }) =>
+				pair && rule === 'any-time' && car.axle(corner).owed.has(jointId(corner, key))
+		);
+
+function playBench(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): void {
+	const { corner } = act;
+	const c = car.at(corner);
+	switch (act.do) {
+		case 'compress': {
+			const damper = car.node(corner, damperOf(car.layoutOf(corner)).key);
+			need(car.axle(corner).out.has(damper), 'still-held', 'bench work with the unit in the car');
 			need(c.compared, 'not-compared', 'taken apart before comparing');
 			c.compressed = true;
 			return;
+		}
 		case 'shaft-off':
-			need(c.compressed, 'spring-not-free', 'shaft nut off under spring force');
+			need(c.compared, 'not-compared', 'taken apart before comparing');
+			need(
+				c.compressed || springSeat(car.layoutOf(corner)) !== 'on-damper',
+				'spring-not-free',
+				'shaft nut off under spring force'
+			);
 			c.shaftNutOn = false;
 			c.stacked = false;
 			return;
@@ -203,98 +324,94 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 		case 'release':
 			need(c.shaftNutOn, 'unheld-spring', 'compressor let off with no shaft nut');
 			c.compressed = false;
-			return;
-		case 'load':
-			need(rigidOwed(corner).length === 0, 'loaded-before-rigid', 'rigid joints not at torque');
-			need(linksOn(corner) !== 1, 'link-under-load', 'loaded with one link alone');
-			need(c.hoseOn, 'hanging-hose', 'loaded with the hose off');
-			c.loaded = true;
-			return;
-		default:
-			return playJoint(car, act, need);
 	}
 }
 
 function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): void {
-	const { at, scope, worked, linksOn } = car;
+	const { at, scope, worked, linksOn, layoutOf } = car;
 	const { corner, joint: key } = act;
 	const c = at(corner);
-	const layout = car.layoutOf(corner);
-	const { build } = layout;
-	const joint = layout.joints.find((one) => one.key === key)!;
-	const ends = [...build.bottom, ...build.top, ...(build.alsoUndone ?? [])];
+	const axle = car.axle(corner);
+	const layout = layoutOf(corner);
+	const joint = jointOf(layout, key);
+	const id = jointId(corner, key);
+	const parts = joint.between.map((part) => partOf(layout, part));
+	const ofDamper = unitOf(layout, damperOf(layout).key);
+	for (const cover of layout.assembly.covers) {
+		const off = axle.open.has(cover.shared ? cover.key : `${corner}/${cover.key}`);
+		if (cover.over.includes(key)) need(off, 'trim-in-way', `${key} behind ${cover.name}`);
+	}
 	if (act.do === 'undo' || act.do === 'slack' || act.do === 'crack') {
 		if (worked.includes(corner)) {
 			need(!c.wheelOn, 'wheel-in-way', `${key} with the wheel on`);
 			need(c.marked, 'not-marked', `${key} before marks and photo`);
 			need(c.oiled || scope.rust === 'none', 'not-oiled', `${key} dry and rusty`);
 		}
-		need(!(c.pressure && ends.includes(key)), 'under-pressure', `${key} under air pressure`);
-		need(!(c.pressure && key === build.airLine), 'under-pressure', 'air line under pressure');
-		c.owed.add(key);
+		const carries = !joint.pair && joint.between.some((part) => ofDamper.includes(part));
+		const hangs = parts.every((part) => part?.kind !== 'line') || parts.some((part) => part?.air);
+		need(!(c.pressure && carries && hangs), 'under-pressure', `${key} under air pressure`);
+		axle.owed.add(id);
 	}
 	switch (act.do) {
 		case 'slack':
-			if (joint.kind === 'bonded-bush' || key === build.heldBy?.joint) armMoves(car, corner, need);
-			c.joints.set(key, 'slack');
+			axle.fixings.set(id, 'slack');
 			return;
 		case 'crack':
-			need(c.joints.get(key) === 'slack', 'taper-bare', 'taper cracked without its nut on threads');
-			need(c.jack, 'unheld-spring', 'taper cracked with nothing under the arm');
+			need(car.fixing(corner, key) === 'slack', 'taper-bare', 'taper cracked without its nut on');
 			c.cracked = true;
 			return;
 		case 'undo': {
-			if (build.top.includes(key)) need(!c.trimOn, 'trim-in-way', `${key} behind its trim`);
-			if (build.bottom.includes(key) || build.alsoUndone?.includes(key))
-				armMoves(car, corner, need);
-			if (build.links?.includes(key)) {
-				armMoves(car, corner, need);
-				const held = car
-					.sidesOf(axleOf(corner))
-					.every((one) => car.damperHolds(one) && at(one).springIn);
+			if (axleLinks(layout).some((link) => joint.between.includes(link.key))) {
+				const held = car.sidesOf(axleOf(corner)).every((one) => {
+					const arm = springArm(layout);
+					return car.presses(one) && arm !== undefined && car.standsAlone(one, arm.key);
+				});
 				need(held, 'axle-rolls', 'a link comes off with the axle not held by its dampers');
 			}
-			if (key === build.heldBy?.joint) {
-				armMoves(car, corner, need);
-				need(!build.heldBy.taper || c.cracked, 'taper-bare', 'nut off before the taper is loose');
-			}
-			c.joints.set(key, 'out');
+			const arm = springArm(layout);
+			const holds = arm && joint.between.includes(arm.key) && joint.kind === 'ball-joint';
+			need(!holds || joint.pair || c.cracked, 'taper-bare', 'nut off before the taper is loose');
+			axle.fixings.set(id, 'off');
 			return;
 		}
 		case 'start': {
-			if (build.bottom.includes(key)) {
-				need(!c.lowered, 'arm-held', 'lower end started with the arm down');
-				const held = build.heldBy && c.joints.get(build.heldBy.joint) === 'out';
-				need(!held, 'unheld-spring', 'damper on while the jack alone holds the spring');
+			need(car.fixing(corner, key) === 'off', 'tight-before-started', `${key} started, but on`);
+			const arm = springArm(layout);
+			if (arm && joint.between.some((part) => ofDamper.includes(part)) && car.presses(corner)) {
+				const others = [...axle.fixings].filter(
+					([other, fixing]) => other !== id && fixing === 'off'
+				);
+				const bare = others.some(([other]) => {
+					const [at, otherKey] = other.split('/') as [Corner, string];
+					const { between, pair, kind } = jointOf(layout, otherKey);
+					const structural = !pair && kind !== 'rigid' && between.includes(arm.key);
+					return at === corner && structural && !between.some((part) => ofDamper.includes(part));
+				});
+				need(!bare, 'unheld-spring', 'damper on while the jack alone holds the spring');
 			}
-			if (build.alsoUndone?.includes(key)) {
-				need(c.damperIn, 'still-held', `${key} back before the damper is in`);
-			}
-			if (key === build.airLine) need(c.damperIn, 'air-line-torn', 'air line on without a strut');
-			if (key === build.heldBy?.joint) need(!c.lowered, 'arm-held', 'joint on with the arm down');
-			c.joints.set(key, 'started');
+			// By hand: rubber is not clamped yet.
+			const rubber = axle.graph.edges.some((edge) => edge.id === id && edge.turnsWhenSlack);
+			axle.fixings.set(id, rubber ? 'slack' : 'tight');
 			return;
 		}
 		case 'tighten': {
 			if (joint.rule === 'ride-height') need(c.loaded, 'bush-at-droop', `${key} set hanging`);
 			else {
-				const open = [...c.joints].filter(([, one]) => one === 'out');
-				const loose = open.filter(([one]) => !one.startsWith('drop-link'));
-				need(loose.length === 0, 'tight-before-started', `${key} tight, others not started`);
+				const open = [...axle.fixings].filter(
+					([other, fixing]) =>
+						other.startsWith(`${corner}/`) &&
+						fixing === 'off' &&
+						!jointOf(layout, other.split('/')[1]!).pair
+				);
+				need(open.length === 0 || joint.pair === true, 'tight-before-started', `${key} too early`);
 				need(!c.squeezed, 'unheld-spring', `${key} tight with the spring still drawn together`);
 			}
-			if (key.startsWith('drop-link')) {
+			if (joint.pair && joint.rule === 'any-time') {
 				need(linksOn(corner) === 2, 'link-under-load', 'one link tight with the other off');
 			}
-			c.joints.set(key, 'tight');
-			c.owed.delete(key);
+			need(car.fixing(corner, key) !== 'off', 'tight-before-started', `${key} tight, and off`);
+			axle.fixings.set(id, 'tight');
+			axle.owed.delete(id);
 		}
 	}
 }
-
-function armMoves({ at, linksOn }: Car, corner: Corner, need: Need): void {
-	need(!at(corner).hoseOn, 'hanging-hose', 'the knuckle moves with the hose on its bracket');
-	need(linksOn(corner) === 0, 'link-under-load', 'an arm moves with a drop link on');
-}
-
-const jointsTouched = (c: CornerState) => c.owed.size > 0;

@@ -1,34 +1,49 @@
 /** What of a car matters to its support and its stored energy. */
+import {
+	graphOf,
+	heldParts,
+	jointId,
+	readJointId,
+	type Fixing,
+	type Graph,
+	type JointId,
+	type Node
+} from '../../assembly/graph.ts';
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../../height/corners.ts';
-import type { Layout } from '../../layout/types.ts';
+import { axleLinks, jointOf, jointsOf, springArm, springSeat } from '../../layout/shape.ts';
+import type { Holder, Layout, LayoutWay } from '../../layout/types.ts';
 import { axlePlans, type WorkScope } from '../scope.ts';
 
-/** tight: as it was or at its torque; slack: loose, but held by its threads. */
-type JointState = 'tight' | 'slack' | 'out' | 'started';
-
 export interface CornerState {
-	joints: Map<string, JointState>;
-	/** Loosened in this job and not at its torque since. */
-	owed: Set<string>;
 	wheelOn: boolean;
-	hoseOn: boolean;
 	oiled: boolean;
 	marked: boolean;
-	trimOn: boolean;
-	jack: boolean;
-	tied: boolean;
-	/** The arm is down far enough for its spring to be loose. */
-	lowered: boolean;
 	squeezed: boolean;
-	springIn: boolean;
-	damperIn: boolean;
 	compared: boolean;
 	compressed: boolean;
 	shaftNutOn: boolean;
 	stacked: boolean;
+	primed: boolean;
 	pressure: boolean;
 	loaded: boolean;
 	cracked: boolean;
+	/** The way by which parts are away from where they hang. */
+	way: LayoutWay | undefined;
+}
+
+/** One axle's parts and joints as they are now. */
+export interface AxleState {
+	graph: Graph;
+	fixings: Map<JointId, Fixing>;
+	/** Loosened in this job and not at its torque since. */
+	owed: Set<JointId>;
+	out: Set<Node>;
+	/** Parts that are away from where they hang, or kept there while others move, mm. */
+	moved: Map<Node, number>;
+	/** Parts on a jack or a strap, as `FL/knuckle`: of an axle one end each. */
+	held: Map<string, Holder>;
+	/** Covers that are off, with whom they belong to. */
+	open: Set<string>;
 }
 
 /** A car before the work, and what can be asked about it; it changes as it is played. */
@@ -36,7 +51,11 @@ export function freshCar(scope: WorkScope) {
 	const worked = axlePlans(scope).flatMap(({ corners }) => corners);
 	const layoutOf = (corner: Corner): Layout => scope.layouts[axleOf(corner)];
 	const state = new Map(allCorners.map((corner) => [corner, freshCorner(layoutOf(corner))]));
+	const axles = new Map(
+		(['front', 'rear'] as const).map((axle) => [axle, freshAxle(scope.layouts[axle], axle)])
+	);
 	const at = (corner: Corner) => state.get(corner)!;
+	const axle = (corner: Corner) => axles.get(axleOf(corner))!;
 	const body = {
 		up: 'ground' as 'ground' | 'jack' | 'stands',
 		heightsRead: false,
@@ -45,84 +64,133 @@ export function freshCar(scope: WorkScope) {
 		chocked: false,
 		live: true
 	};
+	const fixing = (corner: Corner, key: string): Fixing =>
+		axle(corner).fixings.get(jointId(corner, key)) ?? 'tight';
+	const node = (corner: Corner, part: string): Node => axle(corner).graph.node(part, corner);
+	const sidesOf = (which: Axle) => allCorners.filter((corner) => axleOf(corner) === which);
 
-	const sidesOf = (axle: Axle) => allCorners.filter((corner) => axleOf(corner) === axle);
-	const jointOut = (corner: Corner, key: string) => at(corner).joints.get(key) === 'out';
-	/** Both ends of the damper are on, so the arm hangs on it. */
-	const damperHolds = (corner: Corner) => {
-		const { build } = layoutOf(corner);
-		return [build.bottom, build.top].every((end) => end.some((key) => !jointOut(corner, key)));
-	};
-	const linkOn = (corner: Corner) => {
-		const link = layoutOf(corner).joints.find(({ key }) => key.startsWith('drop-link'));
-		return link !== undefined && !jointOut(corner, link.key);
-	};
-	const linksOn = (corner: Corner) => sidesOf(axleOf(corner)).filter(linkOn).length;
-	/** Corners whose wheel moves when this one's does. */
-	const together = (corner: Corner) =>
-		layoutOf(corner).build.oneBody ? sidesOf(axleOf(corner)) : [corner];
-
-	/** Rigid joints of a corner that were undone and do not have their torque, its links among them. */
-	function rigidOwed(corner: Corner): string[] {
-		const { joints } = layoutOf(corner);
-		return [...at(corner).owed].filter((key) => {
-			const joint = joints.find((one) => one.key === key)!;
-			return joint.rule === 'any-time' && !linkWaits(key);
+	/** Links of the bar that are on at an axle; a link is off when it is at either end. */
+	const linksOn = (corner: Corner) =>
+		sidesOf(axleOf(corner)).filter((one) => {
+			const links = layoutOf(one).joints.filter(({ pair, kind }) => pair && kind !== 'bonded-bush');
+			return links.length > 0 && links.every(({ key }) => fixing(one, key) !== 'off');
+		}).length;
+	/** Rigid joints of a corner that were undone and do not have their torque, but for its links. */
+	const rigidOwed = (corner: Corner) =>
+		[...axle(corner).owed].filter((id) => {
+			const joint = jointOf(layoutOf(corner), readJointId(id).key);
+			return readJointId(id).corner === corner && joint.rule === 'any-time' && !joint.pair;
 		});
-	}
-	/** A link may wait for the other side while the jack goes away, not while the car is loaded. */
-	const linkWaits = (key: string) => key.startsWith('drop-link');
-	/** The knuckle is where it stays. */
-	function placed(corner: Corner): boolean {
-		const c = at(corner);
-		const { build } = layoutOf(corner);
-		const ends = [
-			...build.bottom,
-			...build.top,
-			...(build.alsoUndone ?? []),
-			...(build.heldBy ? [build.heldBy.joint] : [])
-		];
-		return !c.lowered && c.springIn && ends.every((key) => !jointOut(corner, key));
-	}
+	/** What would still be up if every jack and strap were taken away. */
+	const standsAlone = (corner: Corner, part: string) => {
+		const { graph, fixings, out } = axle(corner);
+		return heldParts(graph, corner, fixings, new Set(), out).has(node(corner, part));
+	};
+	/** Parts that are on a jack or a strap at a corner. */
+	const heldAt = (corner: Corner): Set<Node> =>
+		new Set(
+			[...axle(corner).held.keys()].flatMap((id) => {
+				const { corner: at, key } = readJointId(id);
+				return at === corner ? [node(corner, key)] : [];
+			})
+		);
+	/** What is up now. */
+	const isHeld = (corner: Corner, part: string) => {
+		const { graph, fixings, out } = axle(corner);
+		return heldParts(graph, corner, fixings, heldAt(corner), out).has(node(corner, part));
+	};
+	/** Joints that a way wants apart and that are on. */
+	const stillTogether = (corner: Corner, way: LayoutWay) =>
+		(way.apart ?? []).flatMap((pair) =>
+			layoutOf(corner).joints.filter(
+				({ key, between }) =>
+					pair.every((part) => between.includes(part)) && fixing(corner, key) !== 'off'
+			)
+		);
+	/** One of the ways of a part is open: what it moves is away, what it parts is apart. */
+	const isWayOpen = (corner: Corner, part: string) => {
+		const ways = layoutOf(corner).assembly.ways[part] ?? [];
+		return (
+			ways.length === 0 ||
+			ways.some(
+				(way) =>
+					stillTogether(corner, way).length === 0 &&
+					Object.entries(way.moves ?? {}).every(
+						([key, mm]) => mm === 0 || (axle(corner).moved.get(node(corner, key)) ?? 0) >= mm
+					)
+			)
+		);
+	};
+	/** A spring beside its damper that is in its seats and presses. */
+	const presses = (corner: Corner) => {
+		const arm = springArm(layoutOf(corner));
+		if (!arm || at(corner).squeezed || axle(corner).out.has(node(corner, 'spring'))) return false;
+		return !((axle(corner).moved.get(node(corner, arm.key)) ?? 0) > 0);
+	};
+	const axleLinksOff = (which: Axle) => {
+		const layout = scope.layouts[which];
+		return axleLinks(layout).flatMap((part) =>
+			sidesOf(which).filter((corner) =>
+				jointsOf(layout, part.key).some(({ key }) => fixing(corner, key) === 'off')
+			)
+		).length;
+	};
+	const linesOff = (corner: Corner) =>
+		layoutOf(corner).joints.filter(
+			({ key, between }) =>
+				fixing(corner, key) === 'off' &&
+				between.some((part) =>
+					layoutOf(corner).assembly.parts.some((one) => one.key === part && one.kind === 'line')
+				)
+		).length;
 
 	return {
 		scope,
 		worked,
 		body,
 		at,
+		axle,
+		axles,
 		layoutOf,
+		fixing,
+		node,
 		sidesOf,
-		jointOut,
-		damperHolds,
 		linksOn,
-		together,
 		rigidOwed,
-		placed
+		standsAlone,
+		isHeld,
+		heldAt,
+		stillTogether,
+		isWayOpen,
+		presses,
+		axleLinksOff,
+		linesOff
 	};
 }
 export type Car = ReturnType<typeof freshCar>;
 
-function freshCorner({ joints, build }: Layout): CornerState {
-	return {
-		joints: new Map(joints.map(({ key }) => [key, 'tight'])),
-		owed: new Set(),
-		wheelOn: true,
-		hoseOn: true,
-		oiled: false,
-		marked: false,
-		trimOn: build.access !== undefined,
-		jack: false,
-		tied: false,
-		lowered: false,
-		squeezed: false,
-		springIn: true,
-		damperIn: true,
-		compared: false,
-		compressed: false,
-		shaftNutOn: true,
-		stacked: true,
-		pressure: build.spring === 'air',
-		loaded: false,
-		cracked: false
-	};
-}
+const freshAxle = (layout: Layout, axle: Axle): AxleState => ({
+	graph: graphOf(layout, axle),
+	fixings: new Map(),
+	owed: new Set(),
+	out: new Set(),
+	moved: new Map(),
+	held: new Map(),
+	open: new Set()
+});
+
+const freshCorner = (layout: Layout): CornerState => ({
+	wheelOn: true,
+	oiled: false,
+	marked: false,
+	squeezed: false,
+	compared: false,
+	compressed: false,
+	shaftNutOn: true,
+	stacked: true,
+	primed: false,
+	pressure: springSeat(layout) === 'air',
+	loaded: false,
+	cracked: false,
+	way: undefined
+});

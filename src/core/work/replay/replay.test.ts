@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findLayout } from '../../layout/catalogue';
 import { axleOf } from '../../height/corners';
-import type { StepKind } from '../kinds';
+import type { StepKind } from '../operations';
 import { workOrder } from '../order';
 import { usualStrategy, type AxleScope, type Strategy, type WorkScope } from '../scope';
 import type { WorkStep } from '../step';
@@ -70,6 +70,9 @@ const inside = scopeOf('double-wishbone-spring-on-arm', both, {
 });
 const links = scopeOf('live-axle-rear', { damper: false, spring: false, bushes: true });
 const multi = scopeOf('multi-link-rear');
+const coilover = scopeOf('double-wishbone');
+const spread = scopeOf('multi-link-rear', both, { ways: { rear: { spring: 'spread' } } });
+const levered = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'arm-down' } } });
 const behindTrim = scopeOf('twist-beam-strut');
 
 /** What is done wrong, on which car, and what the machine must see. */
@@ -96,12 +99,14 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['marks through the wheel', strut, hurry('mark', 'wheel-off'), 'wheel-in-way'],
 	['a wheel that stays on', strut, forget('wheel-off'), 'wheel-in-way'],
 	['a hose left on its bracket', strut, forget('hose-off'), 'hanging-hose'],
-	['a hose back too early', strut, hurry('hose-on', 'damper-in'), 'hose-twisted'],
+	['a hose back too early', strut, hurry('hose-on', 'damper-in'), 'hanging-hose'],
 	['drop links left on', strut, forget('links-off'), 'link-under-load'],
 	['drop links after the load', strut, delay('links-on', 'load'), 'link-under-load'],
-	['no jack under the arm', strut, forget('support'), 'arm-drops'],
-	['the jack away before the torque', strut, hurry('unsupport', 'tighten'), 'jack-away-early'],
-	['a small jack forgotten under the arm', strut, forget('unsupport'), 'jack-left'],
+	['no jack under the arm', inside, forget('support'), 'arm-drops'],
+	['the jack away before the torque', arm, hurry('unsupport', 'tighten'), 'jack-away-early'],
+	['the strap off before the torque', strut, hurry('untie', 'tighten'), 'jack-away-early'],
+	['a small jack forgotten under the arm', arm, forget('unsupport'), 'jack-left'],
+	['a strap forgotten on the knuckle', strut, forget('untie'), 'jack-left'],
 	['a knuckle nobody ties', clamp, forget('tie'), 'knuckle-falls'],
 	['a joint of the knuckle left on', clamp, forget('free-knuckle'), 'still-held'],
 	['a unit out with its top on', strut, hurry('damper-out', 'undo-top'), 'still-held'],
@@ -130,6 +135,8 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['wheels torqued in the air', strut, hurry('torque-wheels', 'ground'), 'wheels-in-air'],
 	['a car left on its stands', strut, forget('ground'), 'left-open'],
 	['air undone with pressure on', air, forget('vent'), 'under-pressure'],
+	['a car let down on an empty air spring', air, forget('fill'), 'no-air'],
+	['air let in before the unit has its torque', air, hurry('fill', 'tighten'), 'under-pressure'],
 	['air let out with the system live', air, forget('ignition-off'), 'valves-live'],
 	['a strut pulled out by its air line', air, forget('air-line-off'), 'air-line-torn'],
 	['the taper bare', arm, forget('crack-taper'), 'taper-bare'],
@@ -141,7 +148,32 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['a spring out that was never drawn together', inside, forget('squeeze'), 'spring-under-force'],
 	['the compressor left in', inside, forget('unsqueeze'), 'unheld-spring'],
 	['a multi-link arm lowered with its bolt in', multi, forget('holder-off'), 'arm-held'],
-	['the upper end behind its trim', behindTrim, forget('trim-off'), 'trim-in-way']
+	['the upper end behind its trim', behindTrim, forget('cover-off'), 'trim-in-way'],
+	['the trim left in the boot', behindTrim, forget('cover-on'), 'left-open'],
+	[
+		'the trim on before the nuts have their torque',
+		behindTrim,
+		hurry('cover-on', 'tighten'),
+		'trim-in-way'
+	],
+	[
+		'heights after with the trim beside the car',
+		behindTrim,
+		hurry('heights-after', 'cover-on'),
+		'left-open'
+	],
+	['rubber torn by an arm let down', multi, forget('slack-bushes'), 'rubber-torn'],
+	['a knuckle let go with its arm', multi, forget('tie'), 'knuckle-falls'],
+	['a hanging arm spread with its sensor on', spread, forget('hose-off'), 'hanging-hose'],
+	['a hanging arm spread with its links on', spread, forget('links-off'), 'link-under-load'],
+	['an arm levered down with its bolts tight', levered, forget('slack-bushes'), 'rubber-torn'],
+	['a strut out past its knuckle', clamp, hurry('damper-out', 'free-knuckle'), 'still-held'],
+	[
+		'the unit on while the jack alone holds the spring',
+		arm,
+		hurry('damper-in', 'holder-on'),
+		'unheld-spring'
+	]
 ];
 
 describe('the car as a machine', () => {
@@ -161,6 +193,21 @@ describe('the car as a machine', () => {
 		expect(replay(wrong, links).map(({ code }) => code)).toContain('axle-rolls');
 	});
 
+	it('sees two arms of a corner out at once, and an arm out with its spring on', () => {
+		const none = { damper: false, spring: false, bushes: false };
+		const two = scopeOf('multi-link-rear', { ...none, also: ['arm:toe-link', 'arm:camber-link'] });
+		const { steps } = workOrder(two);
+		expect(replay(steps, two)).toEqual([]);
+		const late = hurry('arm-off', 'arm-in')(steps.filter(({ id }) => id !== 'RL/arm-in:toe-link'));
+		expect(replay(late, two).map(({ code }) => code)).toContain('wheel-loose');
+		const arm = scopeOf('multi-link-rear', { ...none, also: ['bush:spring-arm'] });
+		const order = workOrder(arm).steps;
+		expect(order.map(({ kind }) => kind)).toContain('press-bush');
+		expect(replay(order, arm)).toEqual([]);
+		const early = hurry('arm-out', 'spring-out')(order);
+		expect(replay(early, arm).length).toBeGreaterThan(0);
+	});
+
 	it('says at which step it happened, and what was left at the end', () => {
 		const { steps } = workOrder(strut);
 		const [violation] = replay(forget('chock')(steps), strut);
@@ -171,7 +218,19 @@ describe('the car as a machine', () => {
 	});
 
 	it('reads every joint a step names at a corner of its own axle', () => {
-		for (const scope of [strut, clamp, air, arm, inside, links, multi, behindTrim]) {
+		for (const scope of [
+			strut,
+			clamp,
+			levered,
+			air,
+			arm,
+			coilover,
+			inside,
+			links,
+			multi,
+			spread,
+			behindTrim
+		]) {
 			for (const step of workOrder(scope).steps) {
 				for (const { corner, key } of step.joints) {
 					const { joints } = scope.layouts[axleOf(corner)];

@@ -1,13 +1,17 @@
 /**
  * A car as a small machine of support and stored energy. An order of work is played through it act by
- * act; what would have hurt somebody or spoiled the work is said. It knows the car, not the rules that
+ * act; what would have hurt somebody or spoiled the work is said. It knows the car, not the needs that
  * made the order.
  */
-import { corners as allCorners } from '../../height/corners.ts';
+import { tieOf, type Pins, type Tie } from '../../assembly/graph.ts';
+import { staysOn } from '../../assembly/holding.ts';
+import { axleOf, corners as allCorners, type Corner } from '../../height/corners.ts';
+import { springArm } from '../../layout/shape.ts';
+import type { LayoutPart } from '../../layout/types.ts';
 import type { WorkScope } from '../scope.ts';
 import type { WorkStep } from '../step.ts';
 import { play, type Need } from './acts.ts';
-import { freshCar, type Car } from './car.ts';
+import { freshCar, type AxleState, type Car } from './car.ts';
 
 export interface Violation {
 	stepId: string;
@@ -31,9 +35,21 @@ export function replay(steps: readonly WorkStep[], scope: WorkScope): Violation[
 		}
 	}
 	stepId = 'end';
+	for (const [axle, state] of car.axles) {
+		const of = (corner: Corner) => [...state.owed].filter((id) => id.startsWith(`${corner}/`));
+		for (const corner of car.sidesOf(axle)) {
+			const owed = of(corner);
+			need(owed.length === 0, 'left-open', `${corner}: ${owed.join(', ')}`);
+		}
+		need(state.open.size === 0, 'left-open', `${axle}: ${[...state.open].join(', ')} still off`);
+		need(state.out.size === 0, 'left-open', `${axle}: ${[...state.out].join(', ')} still out`);
+		need(
+			state.moved.size === 0,
+			'left-open',
+			`${axle}: ${[...state.moved.keys()].join(', ')} away`
+		);
+	}
 	for (const corner of allCorners) {
-		const { owed } = car.at(corner);
-		need(owed.size === 0, 'left-open', `${corner}: ${[...owed].join(', ')}`);
 		need(car.linksOn(corner) !== 1, 'link-under-load', 'one drop link left off');
 	}
 	need(car.body.up === 'ground', 'left-open', 'the car is not on its wheels');
@@ -42,29 +58,64 @@ export function replay(steps: readonly WorkStep[], scope: WorkScope): Violation[
 
 /** What must hold after every act. */
 function checkHolds(car: Car, bad: (code: string, words: string) => void): void {
-	const { scope, worked, body, at, layoutOf, sidesOf, jointOut, damperHolds, together } = car;
-	for (const corner of worked) {
-		const c = at(corner);
-		const { build } = layoutOf(corner);
-		const jack = together(corner).some((one) => at(one).jack);
-		const damper = together(corner).some(damperHolds);
-		if (build.spring === 'on-arm' && c.springIn && !c.lowered && !c.squeezed) {
-			const holds = build.heldBy ? !jointOut(corner, build.heldBy.joint) : damper;
-			if (!jack && !holds) bad('unheld-spring', 'nothing holds the spring on the arm');
-		} else if (!jack && !damper && !c.lowered && c.wheelOn === false) {
-			bad('arm-drops', 'nothing holds the arm');
-		}
-		if (build.damper === 'strut' && !build.oneBody && !c.tied && !damperHolds(corner)) {
-			bad('knuckle-falls', 'the knuckle is held by nothing at its top');
+	const { worked, body, axles, axleLinksOff } = car;
+	for (const [axle, state] of axles) {
+		const tie = tieOf(state.graph, state.fixings, pinsOf(state));
+		if (tie) bad(codeOf(tie, state), `${tieWords(tie)} holds what has gone`);
+		for (const corner of worked.filter((one) => axleOf(one) === axle))
+			checkCorner(car, corner, bad);
+		const off = axleLinksOff(axle);
+		if (off > 1) bad('axle-rolls', `${off} links of the axle are off at once`);
+		if (state.held.size && body.up !== 'stands') {
+			bad('unsupported-car', 'the car is not on its stands');
 		}
 	}
-	for (const axle of ['front', 'rear'] as const) {
-		const { build } = scope.layouts[axle];
-		const out = sidesOf(axle).flatMap((corner) =>
-			(build.links ?? []).filter((link) => jointOut(corner, link))
-		);
-		if (out.length > 1) bad('axle-rolls', `${out.length} links of the axle are off at once`);
+}
+
+const pinsOf = ({ moved, out }: AxleState): Pins =>
+	new Map<string, number | 'out'>([
+		['body', 0],
+		...moved,
+		...[...out].map((node): [string, 'out'] => [node, 'out'])
+	]);
+
+const tieWords = (tie: Tie): string =>
+	tie.map(({ id, ends }) => id ?? ends.join(' on ')).join(', ');
+
+/** What a tie would have done: torn a line, bent a link, wound rubber, or held a part. */
+function codeOf(tie: Tie, { graph, out }: AxleState): string {
+	const parts = tie.flatMap(({ ends }) => ends.flatMap((end) => graph.parts.get(end) ?? []));
+	const has = (is: (part: LayoutPart) => boolean) => parts.some(is);
+	if (has(({ kind, air }) => kind === 'line' && air === true)) return 'air-line-torn';
+	if (has(({ kind }) => kind === 'line')) return 'hanging-hose';
+	if (has(({ kind }) => kind === 'shaft')) return 'shaft-pulled';
+	if (has(({ kind }) => kind === 'link' || kind === 'bar')) return 'link-under-load';
+	if (tie.some(({ ends }) => ends.some((end) => out.has(end)))) return 'still-held';
+	if (tie.every(({ turnsWhenSlack }) => turnsWhenSlack)) return 'rubber-torn';
+	return 'arm-held';
+}
+
+function checkCorner(car: Car, corner: Corner, bad: (code: string, words: string) => void): void {
+	const layout = car.layoutOf(corner);
+	const { graph, fixings, moved, out } = car.axle(corner);
+	const held = car.heldAt(corner);
+	const arm = springArm(layout);
+	const { way } = car.at(corner);
+	for (const joint of way ? car.stillTogether(corner, way) : []) {
+		bad('arm-held', `${joint.key} holds what has gone`);
 	}
-	const moved = worked.some((corner) => at(corner).jack);
-	if (moved && body.up !== 'stands') bad('unsupported-car', 'the car is not on its stands');
+	const armsOut = layout.assembly.parts.filter(
+		({ kind, key, shared }) => kind === 'arm' && !shared && out.has(car.node(corner, key))
+	);
+	if (armsOut.length > 1) bad('wheel-loose', `${armsOut.length} arms of a corner are out at once`);
+	for (const part of layout.assembly.parts) {
+		if (!part.heldBy || out.has(car.node(corner, part.key))) continue;
+		const node = car.node(corner, part.key);
+		const stays = staysOn(graph, fixings, held, node, moved) || held.has(node);
+		if (car.isHeld(corner, part.key) && stays) continue;
+		if (part.key === arm?.key && car.presses(corner)) {
+			bad('unheld-spring', 'nothing holds the spring on the arm');
+		} else if (part.heldBy === 'jack') bad('arm-drops', `nothing holds the ${part.name}`);
+		else bad('knuckle-falls', `nothing holds the ${part.name}`);
+	}
 }

@@ -2,7 +2,7 @@
 import type { CarNote } from '../../../core/job/kinds/note/standing.ts';
 import type { KnownSpecification } from '../../../core/job/joints.ts';
 import type { TimedKind } from '../../../core/work/minutes.ts';
-import type { StepKind } from '../../../core/work/kinds.ts';
+import type { StepKind } from '../../../core/work/operations.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
 import type { JobLine } from './jobs.ts';
 import type { Database } from './pool.ts';

@@ -2,6 +2,7 @@
  * What is done on threads of their own, so that the server goes on answering: plain data in, plain data out,
  * nothing of the database. Each thread begins here; threads.ts hands the work out.
  */
+import '../../../core/layout/catalogue.ts';
 import { compute as runComputation, findComputation } from '../../../core/compute.ts';
 import type { Entry } from '../../../core/job/book/entry.ts';
 import type { JobName } from '../../../core/job/book/fold.ts';

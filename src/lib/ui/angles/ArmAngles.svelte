@@ -5,7 +5,7 @@
 	import { armAngles, measuredTurn } from '$core/job/arm-angles';
 	import { formatNumber } from '$core/units/format';
 	import { withMeantUnit } from '$core/units/parse';
-	import { armWeighed } from '$core/job/view';
+	import { armWeighed } from '$core/job/rubber';
 	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { noSensor, PhoneMotion } from '$lib/client/phone-motion.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -30,9 +30,7 @@
 	const write = new Telling(job);
 	const kept = $derived(armAngles(job.record, corner, which));
 	const turn = $derived(measuredTurn(job.record, corner, which));
-	const weighed = $derived(
-		turn && armWeighed(job.record, corner, which === 'upper' ? 'upper-pivot' : null, job.limits)
-	);
+	const weighed = $derived(turn && armWeighed(job.record, corner, which, job.limits));
 	const none = noSensor();
 	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
 	const degrees = (deg: number, signed = false) => `${formatNumber(deg, 1, signed)}°`;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { slotStepMin, workingWeek } from '$core/schedule/bays';
+	import { workingWeek } from '$core/schedule/bays';
 	import { unplannedCar } from '$core/schedule/cars';
 	import type { Timeline } from '$core/schedule/timeline';
 	import { formatHours } from '$core/units/format';
@@ -7,7 +7,9 @@
 	import { firstAnswer } from '$lib/client/first-answers';
 	import { refresh } from '$lib/client/refresh';
 	import { Run } from '$lib/client/run.svelte';
+	import DayCars from './DayCars.svelte';
 	import DayTimeline from './DayTimeline.svelte';
+	import { changedPlaces, linesOf, proposedPlaces } from './proposal';
 	import type { DayJob } from '$lib/bays/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -19,7 +21,6 @@
 	import { tz } from '@date-fns/tz';
 	import { range } from 'd3';
 	import { onDestroy, untrack } from 'svelte';
-	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** One day of the floor: its cars share people and lifts, every step where they let it. */
 	interface Props {
@@ -66,39 +67,9 @@
 
 	const start = $derived(addMinutes(day, begin ?? workingWeek.fromMin));
 	const clock = (minutes: number) => times.time(addMinutes(start, minutes));
-	/** The answer may still be of the cars before a change. */
-	const lines = $derived(
-		(found?.cars ?? [])
-			.flatMap((car) => {
-				const job = jobs.find(({ id }) => id === car.id);
-				return job ? [{ ...car, job }] : [];
-			})
-			.sort((a, b) => a.startMin - b.startMin)
-	);
-	const down = (minutes: number) => Math.floor(minutes / slotStepMin) * slotStepMin;
-	const up = (minutes: number) => Math.ceil(minutes / slotStepMin) * slotStepMin;
-	/** Where the schedule puts each car, on the quarters the plan stands on; one after the other in a bay. */
-	const proposed = $derived.by(() => {
-		const freeAt: number[] = [];
-		return lines.map(({ job, bay, startMin, endMin }) => {
-			const from = Math.max(freeAt[bay] ?? 0, down(startMin));
-			const minutes = Math.max(slotStepMin, up(endMin) - from);
-			freeAt[bay] = from + minutes;
-			return {
-				jobId: job.id,
-				bay,
-				startsAt: new Date(addMinutes(start, from).getTime()).toISOString(),
-				minutes,
-				version: job.slot.version
-			};
-		});
-	});
-	const changed = $derived(
-		proposed.filter(({ jobId, bay, startsAt, minutes }) => {
-			const { slot } = jobs.find(({ id }) => id === jobId)!;
-			return slot.bay !== bay || slot.startsAt !== startsAt || slot.minutes !== minutes;
-		})
-	);
+	const lines = $derived(linesOf(found?.cars ?? [], jobs));
+	const proposed = $derived(proposedPlaces(lines, start));
+	const changed = $derived(changedPlaces(proposed, jobs));
 	let refusal = $state<Refusal>();
 	/** The places before they were taken from here, for undo. */
 	let before = $state.raw<{ jobId: string; bay: number; startsAt: string; minutes: number }[]>();
@@ -204,45 +175,7 @@
 		</section>
 		{#if lines.length}
 			<section class="panel overflow-x-auto p-4" aria-label="The day’s cars">
-				<DataTable size="text-[15px]!">
-					<thead>
-						<tr class="text-left text-soft">
-							<th class="py-1">Car</th><th>Bay</th><th>From</th><th>On a lift</th><th>Ready</th>
-							<th>19 times in 20</th><th>In the plan now</th>
-						</tr>
-					</thead>
-					<tbody class="divide-y divide-line border-y border-line">
-						{#each lines as { job, bay, startMin, lift, finish } (job.id)}
-							<tr>
-								<td class="py-2 pe-3">
-									<a class="num text-xl" href="/jobs/{job.id}">{job.plate}</a>
-									<span class="caption block max-w-[26rem] truncate" title={job.complaint}
-										>{job.complaint}</span
-									>
-									{#if !job.car}<span class="text-ochre"
-											>◇ not planned: the minutes of its block</span
-										>{/if}
-								</td>
-								<td class="num">{bay + 1}</td>
-								<td class="num">{clock(startMin)}</td>
-								<td class="num whitespace-nowrap"
-									>{#if lift}{clock(lift.startMin)}–{clock(
-											lift.endMin
-										)}{#if Number(means.lifts) > 1}, lift {lift.number + 1}{/if}{:else}–{/if}</td
-								>
-								<td class="num text-xl">{clock(finish.mean)}</td>
-								<td class="num whitespace-nowrap"
-									>{clock(finish.lowerBound)}–{clock(finish.upperBound)}</td
-								>
-								<td class="num whitespace-nowrap"
-									>bay {job.slot.bay + 1}, {times.time(job.slot.startsAt)}–{times.time(
-										addMinutes(parseISO(job.slot.startsAt), job.slot.minutes)
-									)}</td
-								>
-							</tr>
-						{/each}
-					</tbody>
-				</DataTable>
+				<DayCars {lines} lifts={Number(means.lifts)} {clock} />
 				<div class="mt-3 flex flex-wrap items-center gap-3">
 					{#if changed.length && !running}
 						<ActionButton weight="main" onclick={take}>Take these times into the plan</ActionButton>

@@ -3,9 +3,10 @@
 	import { formatHours } from '$core/units/format';
 	import { shopTime } from '$lib/client/units';
 	import type { FloorJob } from '$lib/bays/model';
+	import { carried, type Carried } from './carry';
 	import { blockMinutes } from './floor';
 
-	/** A car that waits: its length is its hours. Touched, it is in hand; dragged, it goes elsewhere. */
+	/** A car that waits: its length is its hours. Touched, it is in hand; carried, it goes elsewhere. */
 	interface Props {
 		job: FloorJob;
 		/** Where it begins and ends, by the shop's clock; absent in the yard. */
@@ -13,9 +14,15 @@
 		until?: string;
 		picked: boolean;
 		onpick: () => void;
-		ondrag: (id: string | undefined) => void;
+		oncarried: Carried['onover'];
+		ondropped: Carried['ondrop'];
 	}
-	let { job, from, until, picked, onpick, ondrag }: Props = $props();
+	let { job, from, until, picked, onpick, oncarried, ondropped }: Props = $props();
+	// Made once: news of the floor that come while it is carried must not let it fall.
+	const carry = carried({
+		onover: (place, at) => oncarried(place, at),
+		ondrop: (place) => ondropped(place)
+	});
 	const times = shopTime();
 	const minutes = $derived(job.slot?.minutes ?? blockMinutes(job));
 	/** Pixels for an hour; a block is never too small to touch. */
@@ -23,23 +30,14 @@
 	const danger = $derived(job.dangers[0]);
 </script>
 
-<!-- Not a button element: some browsers drag none. -->
-<div
-	role="button"
-	tabindex="0"
-	class="flex w-full cursor-grab gap-2.5 rounded-[3px] border-2 p-1.5 text-start leading-tight {picked
+<button
+	type="button"
+	class="flex w-full cursor-grab gap-2.5 rounded-[3px] border-2 p-1.5 text-start leading-tight select-none {picked
 		? 'border-mark bg-mark-wash'
 		: 'border-edge bg-panel hover:bg-sunk'}"
-	draggable="true"
 	aria-pressed={picked}
-	ondragstart={() => ondrag(job.id)}
-	ondragend={() => ondrag(undefined)}
 	onclick={onpick}
-	onkeydown={(event) => {
-		if (event.key !== 'Enter' && event.key !== ' ') return;
-		event.preventDefault();
-		onpick();
-	}}
+	{@attach carry}
 >
 	<!-- As long as its hours. -->
 	<svg width="8" height={tall} class="shrink-0" aria-hidden="true">
@@ -53,8 +51,9 @@
 			>
 		</span>
 		<span class="block text-[15px] text-soft"
-			>{#if from}<b class="num text-ink">{from}</b>–{until} ·
-			{/if}{job.stage === 'signed' ? 'Signed' : stageNames[job.stage]}, {job.owed} left</span
+			>{#if from}<b class="num text-ink">{from}</b>{`–${until} · `}{/if}{job.stage === 'signed'
+				? 'Signed'
+				: stageNames[job.stage]}, {job.owed} left</span
 		>
 		{#if job.slot?.comesAt}<span class="block text-[15px] text-mark"
 				>comes {times.short(job.slot.comesAt)}</span
@@ -67,4 +66,4 @@
 				>{danger.grade === 'maybe' ? '◇' : '✕'} {danger.words}</span
 			>{/if}
 	</span>
-</div>
+</button>

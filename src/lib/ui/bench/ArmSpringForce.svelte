@@ -10,7 +10,8 @@
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { measuredSpring } from './measured-spring';
-	import { line, scaleLinear } from 'd3';
+	import { scaleLinear } from 'd3';
+	import { polyline } from '../corner/paths';
 	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	/** The force still in a spring on its arm as the jack goes down. */
@@ -148,7 +149,7 @@
 					yTicks={3}
 				/>
 				<path
-					d={line()([point(0, start.droopForceN), point(toGo, 0)])}
+					d={polyline([point(0, start.droopForceN), point(toGo, 0)])}
 					class="stroke-spruce"
 					stroke-width="3"
 				/>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isStrut } from '$core/layout/shape';
 	import { springFinding } from '$core/job/findings';
 	import {
 		compareParts,
@@ -8,8 +9,6 @@
 		type Hand
 	} from '$core/bench/compare';
 	import { axleOf, isLeft, type Corner } from '$core/height/corners';
-	import { formatNumber } from '$core/units/format';
-	import { parseQuantity } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -18,9 +17,10 @@
 	import Choice from '$lib/ui/controls/Choice.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import DimensionTable from './DimensionTable.svelte';
+	import { typedNumber } from './typed-number';
 	import PartDrawing from './PartDrawing.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
-	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** Old part against new: measured side by side, the difference drawn, explained or sent back. */
 	let { corner, part }: { corner: Corner; part: ComparedPart } = $props();
@@ -36,9 +36,7 @@
 		lowerEnd: lowerEndOf(job.work.scope.layouts[axleOf(corner)])
 	});
 	const dimensions = $derived(dimensionsFor(part, how));
-	const handed = $derived(
-		part === 'damper' && job.work.scope.layouts[axleOf(corner)].build.damper === 'strut'
-	);
+	const handed = $derived(part === 'damper' && isStrut(job.work.scope.layouts[axleOf(corner)]));
 
 	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
 	let typed = $state<Record<string, string>>({ ...(kept?.typed ?? {}) });
@@ -48,27 +46,18 @@
 	let reason = $state(kept?.reason ?? '');
 	let refusal = $state<Refusal>();
 
-	const read = $derived((which: 'old' | 'new', key: string, unit: 'mm' | '') => {
-		const text = typed[`${which}.${key}`]?.trim();
-		if (!text) return undefined;
-		if (unit === '') {
-			const number = Number(text.replace(',', '.'));
-			return Number.isFinite(number) && number > 0
-				? { si: number }
-				: { fault: `‘${text}’ is not a number of coils` };
-		}
-		const parsed = parseQuantity(text, 'length', {
-			field: 'value',
-			defaultUnit: units.choice.length,
-			min: 0.1,
-			max: 3000
-		});
-		return parsed.ok ? { si: parsed.value.si } : { fault: parsed.faults[0]!.message };
-	});
+	const read = $derived((which: 'old' | 'new', key: string, unit: 'mm' | '') =>
+		typedNumber(
+			typed[`${which}.${key}`],
+			unit === ''
+				? { what: 'a number of coils' }
+				: { dimension: 'length', unit: units.choice.length, min: 0.1, max: 3000 }
+		)
+	);
 	const values = $derived((which: 'old' | 'new') =>
 		Object.fromEntries(
 			dimensions.flatMap(({ key, unit }) => {
-				const si = read(which, key, unit)?.si;
+				const si = read(which, key, unit).si;
 				return si === undefined ? [] : [[key, si] as const];
 			})
 		)
@@ -79,9 +68,7 @@
 	});
 	const answer = $derived(compareParts(part, measures.old, measures.new, how));
 	const faults = $derived(
-		dimensions.some(
-			({ key, unit }) => read('old', key, unit)?.fault ?? read('new', key, unit)?.fault
-		)
+		dimensions.some(({ key, unit }) => read('old', key, unit).fault ?? read('new', key, unit).fault)
 	);
 	function ownHand(): Hand {
 		return isLeft(corner) ? 'left' : 'right';
@@ -113,8 +100,6 @@
 		)
 			void keep('open');
 	}
-	const showMm = (mm: number, unit: string) =>
-		unit ? units.show(mm, 'length', { decimals: 1, signed: true }) : formatNumber(mm, 2, true);
 	const outcomes = {
 		open: undefined,
 		fits: { mark: 'set', word: 'fits' },
@@ -142,68 +127,7 @@
 			aria-label="Dimensions, {part}"
 			onfocusout={keepTyped}
 		>
-			<DataTable class="min-w-[34rem]">
-				<thead>
-					<tr class="text-start text-[15px] text-soft">
-						<th class="py-1 text-start font-medium">Dimension</th>
-						<th class="text-start font-medium">Old</th>
-						<th class="text-start font-medium">New</th>
-						<th class="text-start font-medium" colspan="2">Difference</th>
-					</tr>
-				</thead>
-				<tbody>
-					{#each answer.rows as row (row.key)}
-						<tr class="border-t border-line">
-							<th class="py-1.5 pe-3 text-start font-medium"
-								>{row.name}<span class="caption block">{row.matters}</span></th
-							>
-							{#each ['old', 'new'] as const as which (which)}
-								{@const fault = read(which, row.key, row.unit)?.fault}
-								<td class="pe-2">
-									<input
-										aria-label="{row.name}, {which}"
-										class="touch w-24 rounded-[3px] border bg-panel px-2 text-[17px] {fault
-											? 'border-2 border-madder'
-											: 'border-edge'}"
-										inputmode="decimal"
-										placeholder={row.unit ? units.choice.length : 'coils'}
-										disabled={closed}
-										aria-invalid={fault ? 'true' : undefined}
-										title={fault}
-										bind:value={typed[`${which}.${row.key}`]}
-									/>
-								</td>
-							{/each}
-							<td class="num w-24 text-lg whitespace-nowrap">
-								{#if row.difference !== undefined}<span
-										class={row.verdict === 'differs' ? 'text-madder' : ''}
-										>{showMm(row.difference, row.unit)}</span
-									>{/if}
-							</td>
-							<td class="w-32">
-								{#if row.difference !== undefined}
-									{@const share = Math.max(-3, Math.min(3, row.difference / row.tolerance))}
-									<svg viewBox="0 0 120 24" class="h-6 w-30" aria-hidden="true">
-										<rect x="40" y="4" width="40" height="16" class="fill-spruce-wash" />
-										<path d="M 60 1 V 23" class="stroke-edge" />
-										<circle
-											cx={60 + share * 19}
-											cy="12"
-											r="6"
-											class={row.verdict === 'differs' ? 'fill-madder' : 'fill-spruce'}
-										/>
-									</svg>
-									<span class="caption whitespace-nowrap"
-										>{row.verdict === 'differs' ? '✕ over' : '✓ within'} ± {row.unit
-											? units.show(row.tolerance, 'length', { decimals: 1 })
-											: row.tolerance}</span
-									>
-								{/if}
-							</td>
-						</tr>
-					{/each}
-				</tbody>
-			</DataTable>
+			<DimensionTable rows={answer.rows} {typed} {closed} {read} />
 		</div>
 		<div class="min-w-0">
 			<PartDrawing {part} old={measures.old.values} fresh={measures.new.values} />

@@ -6,20 +6,19 @@
 		type CompressorInput
 	} from '$core/spring/compressor';
 	import { formatNumber } from '$core/units/format';
-	import { parseQuantity } from '$core/units/parse';
 	import type { Dimension } from '$core/units/dimensions';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { ShopCosts } from '$core/job/costs';
-	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { springFinding } from '$core/job/findings';
+	import CountedTurns from './CountedTurns.svelte';
+	import { typedNumber } from './typed-number';
 	import { measuredSpring } from './measured-spring';
 	import SpringDrawing from '$lib/ui/workbench/spring/SpringDrawing.svelte';
 	import Notice from '$lib/ui/controls/Notice.svelte';
-	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	/** This spring in this compressor: what each hook bears, and turns counted off in alternation. */
 	let { corner, costs }: { corner: Corner; costs: ShopCosts } = $props();
@@ -73,24 +72,13 @@
 		...(kept ?? beside)?.typed
 	});
 	let refusal = $state<Refusal>();
-	let sure = $state(false);
 
-	const read = $derived(({ key, dimension }: Entry): { si?: number; fault?: string } => {
-		const text = (typed[key] ?? '').trim();
-		if (!text) return {};
-		if (!dimension) {
-			const number = Number(text.replace(',', '.'));
-			return Number.isFinite(number) && number > 0
-				? { si: number }
-				: { fault: `‘${text}’ is not a number` };
-		}
-		const parsed = parseQuantity(text, dimension, {
-			field: key,
-			defaultUnit: units.choice[dimension],
-			min: 0
-		});
-		return parsed.ok ? { si: parsed.value.si } : { fault: parsed.faults[0]!.message };
-	});
+	const read = $derived(({ key, dimension }: Entry) =>
+		typedNumber(
+			typed[key],
+			dimension ? { dimension, unit: units.choice[dimension] } : { what: 'a number' }
+		)
+	);
 	const input = $derived.by(() => {
 		const numbers = entries.map((entry) => [entry.key, read(entry).si] as const);
 		return numbers.every(([, si]) => si !== undefined)
@@ -209,73 +197,15 @@
 					{danger}
 				/>
 			</div>
-			<div>
-				<h3 class="text-[17px]">Turns, screw after screw</h3>
-				<p class="caption">
-					{turned} of {handed.length} counted off{turned
-						? `; screw ${String.fromCharCode(65 + (turned % screws))} is next`
-						: ''}
-				</p>
-				<div class="mt-1 flex flex-wrap gap-1" aria-hidden="true">
-					{#each handed as turns, i (i)}
-						<span
-							class="num flex h-7 min-w-7 items-center justify-center rounded-[3px] border px-1 text-[14px] {i <
-							turned
-								? 'border-spruce bg-spruce-wash'
-								: i === turned
-									? 'border-2 border-mark bg-mark-wash'
-									: 'border-line'}"
-							>{String.fromCharCode(65 + (i % screws))}{formatNumber(
-								turns,
-								turns % 1 ? 1 : 0
-							)}</span
-						>
-					{/each}
-				</div>
-				{#if !closed && !danger}
-					{#if turned < handed.length}
-						<div class="mt-3 flex flex-wrap gap-3">
-							<ActionButton weight="main" onclick={() => keep({ turned: turned + 1 })}
-								>{formatNumber(handed[turned]!, handed[turned]! % 1 ? 1 : 0)}
-								{handed[turned] === 1 ? 'turn' : 'turns'} on screw {String.fromCharCode(
-									65 + (turned % screws)
-								)}</ActionButton
-							>
-							{#if turned}<ActionButton
-									class="min-h-16"
-									onclick={() => keep({ turned: turned - 1 })}>One back</ActionButton
-								>{/if}
-						</div>
-						<button
-							type="button"
-							class="touch mt-1 text-[15px] underline"
-							onclick={() => keep({ turned: handed.length })}>All turns are on</button
-						>
-					{:else if !kept?.free}
-						<Tick
-							large
-							class="mt-3 min-h-16 rounded-[3px] border-2 border-edge p-3 text-lg has-checked:border-spruce has-checked:bg-spruce-wash"
-							bind:checked={sure}
-						>
-							The spring turns loosely in its seat, by hand
-						</Tick>
-						<div class="mt-3 flex gap-3">
-							<ActionButton weight="main" disabled={!sure} onclick={() => keep({ free: true })}
-								>Free: the shaft nut may come off</ActionButton
-							>
-							<ActionButton class="min-h-16" onclick={() => keep({ turned: turned - 1 })}
-								>One back</ActionButton
-							>
-						</div>
-					{/if}
-				{/if}
-				{#if kept?.free}<p class="mt-3 text-xl text-spruce">
-						✓ Seen free: the shaft nut may come off
-					</p>
-					{#if !closed}<ActionButton onclick={() => keep({ turned: 0, free: false })}
-							>Let off, start over</ActionButton
-						>{/if}{/if}
-			</div>
+			<CountedTurns
+				{handed}
+				{screws}
+				{turned}
+				free={kept?.free ?? false}
+				may={!closed && !danger}
+				{closed}
+				onkeep={keep}
+			/>
 		</div>
 	{/if}
 	<RefusalNotice {refusal} />

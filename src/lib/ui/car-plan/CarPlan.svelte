@@ -11,8 +11,10 @@
 		href: (corner: Corner) => string;
 		/** How each corner stands, where that is known: written beside its wheel. */
 		heightsMm?: Partial<Record<Corner, number>>;
+		/** In small: without its dimensions, its marks large enough to be read. */
+		small?: boolean;
 	}
-	let { vehicle, worked, owed, href, heightsMm = {} }: Props = $props();
+	let { vehicle, worked, owed, href, heightsMm = {}, small = false }: Props = $props();
 	const units = personalUnits();
 
 	// Drawn in millimetres of the car: nose up, left on the left, as seen from the driver's seat.
@@ -21,10 +23,11 @@
 	const halfWidth = $derived(Math.max(tracks.front, tracks.rear) / 2 + 130);
 	const nose = 830;
 	const tail = 760;
+	const beside = $derived(small ? 620 : 330);
 	const box = $derived({
-		x: -halfWidth - 330,
+		x: -halfWidth - beside,
 		y: -nose - 160,
-		w: 2 * halfWidth + 660,
+		w: 2 * (halfWidth + beside),
 		h: wheelbase + nose + tail + 300
 	});
 	const wheel = { w: 215, h: 640 };
@@ -59,22 +62,31 @@
 		class="fill-sunk stroke-line"
 		stroke-width="10"
 	/>
-	<g class="stroke-edge text-soft" stroke-width="8" fill="none">
-		<path
-			d="M {-tracks.front / 2} 0 H {tracks.front / 2} M {-tracks.rear /
-				2} {wheelbase} H {tracks.rear / 2}"
-			stroke-dasharray="40 26"
-		/>
-		<path d="M 0 0 V {wheelbase}" stroke-dasharray="40 26" />
-	</g>
-	<g class="text-soft" font-size="118" text-anchor="middle" stroke="none">
-		<text x="0" y="-40">{length(tracks.front)}</text>
-		<text x="0" y={wheelbase + 140}>{length(tracks.rear)}</text>
-		<g transform="translate(48 {wheelbase * 0.62}) rotate(90)"
-			><text x="0" y="-10">{length(wheelbase)}</text></g
-		>
-		<text x="0" y={-nose + 190} font-weight="600">front</text>
-	</g>
+	{#if !small}
+		<g class="stroke-edge text-soft" stroke-width="8" fill="none">
+			<path
+				d="M {-tracks.front / 2} 0 H {tracks.front / 2} M {-tracks.rear /
+					2} {wheelbase} H {tracks.rear / 2}"
+				stroke-dasharray="40 26"
+			/>
+			<path d="M 0 0 V {wheelbase}" stroke-dasharray="40 26" />
+		</g>
+		<g class="text-soft" font-size="118" text-anchor="middle" stroke="none">
+			<text x="0" y="-40">{length(tracks.front)}</text>
+			<text x="0" y={wheelbase + 140}>{length(tracks.rear)}</text>
+			<g transform="translate(48 {wheelbase * 0.62}) rotate(90)"
+				><text x="0" y="-10">{length(wheelbase)}</text></g
+			>
+		</g>
+	{/if}
+	<text
+		x="0"
+		y={-nose + (small ? 290 : 190)}
+		font-size={small ? 240 : 118}
+		font-weight="600"
+		text-anchor="middle"
+		class="text-soft">front</text
+	>
 	{#each corners as corner (corner)}
 		{@const place = at(corner)}
 		{@const n = owed[corner]}
@@ -107,7 +119,11 @@
 					})}<tspan font-size="105" font-weight="400">{units.choice.length}</tspan></text
 				>
 			{/if}
-			<g transform="translate({place.x + out * 285} {place.y})">
+			<g
+				transform="translate({place.x + out * (small ? 420 : 285)} {place.y}) scale({small
+					? 2
+					: 1})"
+			>
 				{#if n}
 					<path
 						d="M 0 -150 L 150 0 L 0 150 L -150 0 Z"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Axes from '$lib/ui/chart/Axes.svelte';
 	import { corners, type Corner } from '$core/height/corners';
 	import { schools, type SchoolKey } from '$core/height/schools';
 	import type { HistoryEntry } from '$core/job/history';
@@ -85,12 +86,13 @@
 				role="img"
 				aria-label="Heights before and after, new parts and joints set, job by job"
 			>
-				{#each y.ticks(5) as tick (tick)}
-					<path d="M {left} {y(tick)} H {width - 10}" class="stroke-line" />
-					<text x={left - 8} y={y(tick) + 5} text-anchor="end" font-size="14" class="text-soft"
-						>{units.show(tick, 'length', { bare: true, decimals })}</text
-					>
-				{/each}
+				<Axes
+					{y}
+					{left}
+					right={width - 10}
+					yTicks={5}
+					yText={(mm) => units.show(mm, 'length', { bare: true, decimals })}
+				/>
 				{#each told as entry, i (entry.jobId)}
 					<rect
 						x={left + i * column + 6}

@@ -1,13 +1,12 @@
 <script lang="ts">
-	import { findLayout, layoutsFor } from '$core/layout/catalogue';
-	import { schoolKeys, schools } from '$core/height/schools';
+	import { layoutsFor } from '$core/layout/catalogue';
 	import { checkVin } from '$core/vehicle/vin';
 	import { faultOf, type Refusal } from '$lib/client/api';
-	import { furtherMeasures } from '$core/job/corner';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
+	import AxleFields from './AxleFields.svelte';
 	import type { VehicleForm } from './vehicle-form';
 
 	interface Props {
@@ -26,7 +25,6 @@
 		if (refusal?.faults?.some(({ field }) => !first.includes(field))) more = true;
 	});
 	const fault = (field: string) => faultOf(refusal, field);
-	const schoolItems = schoolKeys.map((key) => ({ value: key, name: schools[key].name }));
 	const vinHint = $derived.by(() => {
 		const vin = form.vin.trim().toUpperCase();
 		if (!vin) return 'Optional, 17 characters';
@@ -128,133 +126,7 @@
 
 	<div class="mt-6 grid gap-5 lg:grid-cols-2">
 		{#each axles as { key, name } (key)}
-			{@const layout = findLayout(form[key].layout)}
-			<fieldset class="panel p-4">
-				<legend class="px-1 text-lg font-bold">{name}</legend>
-				<div class="grid gap-4 sm:grid-cols-2">
-					<QuantityField
-						label="Track"
-						dimension="length"
-						bind:value={form[key].track}
-						fault={fault(`${key}.track`)}
-						hint="Until it is measured a usual one stands in"
-					/>
-					<Field
-						label="Tyre size"
-						bind:value={form[key].tyreSize}
-						fault={fault(`${key}.tyreSize`)}
-						placeholder="205/55 R16"
-						maxlength={40}
-					/>
-					<QuantityField
-						label="Maker’s ride height"
-						dimension="length"
-						bind:value={form[key].makerHeight}
-						fault={fault(`${key}.makerHeight`)}
-						hint="If the maker gives one"
-					/>
-					<SelectField
-						label="Measured"
-						bind:value={form[key].makerHeightSchool}
-						items={schoolItems}
-						fault={fault(`${key}.makerHeightSchool`)}
-					/>
-				</div>
-				<details
-					class="mt-4"
-					open={Boolean(
-						form[key].armLength ||
-						form[key].outerBelowInner ||
-						fault(`${key}.outerBelowInner`) ||
-						fault(`${key}.referenceHubToArch`)
-					)}
-				>
-					<summary class="touch flex items-center font-semibold"
-						>Arm by tape: narrows the twist figures</summary
-					>
-					<div class="grid gap-4 pt-2 sm:grid-cols-2">
-						<QuantityField
-							label="Arm length"
-							dimension="length"
-							bind:value={form[key].armLength}
-							fault={fault(`${key}.armLength`)}
-							hint={layout?.tape.armLength}
-						/>
-						<QuantityField
-							label="Joint below pivot"
-							dimension="length"
-							bind:value={form[key].outerBelowInner}
-							fault={fault(`${key}.outerBelowInner`)}
-							hint={layout?.tape.outerBelowInner}
-						/>
-						<QuantityField
-							label="Taped at hub to arch"
-							dimension="length"
-							bind:value={form[key].referenceHubToArch}
-							fault={fault(`${key}.referenceHubToArch`)}
-							hint="Read while the drop was taped"
-						/>
-						<QuantityField
-							label="Wheel rate"
-							dimension="rate"
-							bind:value={form[key].wheelRate}
-							fault={fault(`${key}.wheelRate`)}
-							hint="If known; else {layout?.assumed.wheelRateNPerMm} N/mm is assumed"
-						/>
-					</div>
-				</details>
-				{#if layout}
-					<details
-						class="mt-2"
-						open={Object.values(form[key].tape).some(Boolean) ||
-							Object.keys(furtherMeasures(layout.key)).some((name) => fault(`${key}.tape.${name}`))}
-					>
-						<summary class="touch flex items-center font-semibold"
-							>The rest of the corner by tape: draws it as it is</summary
-						>
-						<div class="grid gap-4 pt-2 sm:grid-cols-2">
-							{#each Object.entries(furtherMeasures(layout.key)) as [name, measure] (name)}
-								<QuantityField
-									label={measure.label.charAt(0).toUpperCase() + measure.label.slice(1)}
-									dimension={measure.unit === 'deg' ? 'angle' : 'length'}
-									bind:value={
-										() => form[key].tape[name] ?? '', (text) => (form[key].tape[name] = text)
-									}
-									fault={fault(`${key}.tape.${name}`)}
-									hint={layout.assumed.measures[name] === undefined
-										? 'Left out unless taped'
-										: `Else ${layout.assumed.measures[name]} ${measure.unit === 'deg' ? '°' : 'mm'} is assumed`}
-								/>
-							{/each}
-						</div>
-					</details>
-					{@const hardpointFault = refusal?.faults?.find(({ field }) =>
-						field.startsWith(`${key}.hardpoints`)
-					)}
-					<details class="mt-2" open={Boolean(form[key].hardpoints || hardpointFault)}>
-						<summary class="touch flex items-center font-semibold"
-							>Hardpoints of the left side: go before the tape</summary
-						>
-						<label for="{key}-hardpoints" class="text-[15px]"
-							>JSON as the computation corner-sweep takes it, layout {layout.mechanism}, mm, at the
-							hub to arch noted above</label
-						>
-						<textarea
-							id="{key}-hardpoints"
-							rows="6"
-							spellcheck="false"
-							bind:value={form[key].hardpoints}
-							aria-invalid={hardpointFault ? 'true' : undefined}
-							class="mt-1 w-full rounded-[3px] border bg-panel p-2 font-mono text-[14px] {hardpointFault
-								? 'border-2 border-madder'
-								: 'border-edge'}"
-						></textarea>
-						{#if hardpointFault}<p class="text-[15px] font-medium text-madder">
-								✕ {hardpointFault.field.replace(`${key}.hardpoints`, 'hardpoints')}: {hardpointFault.message}
-							</p>{/if}
-					</details>
-				{/if}
-			</fieldset>
+			<AxleFields {name} axle={key} bind:form={form[key]} {refusal} />
 		{/each}
 	</div>
 {/if}

@@ -7,6 +7,8 @@
 		disabled?: boolean;
 		/** All in one row of equal widths. */
 		row?: boolean;
+		/** One under the other, for long words. */
+		list?: boolean;
 		onpick?: (value: T) => void;
 	}
 	let {
@@ -15,6 +17,7 @@
 		options,
 		disabled = false,
 		row = false,
+		list = false,
 		onpick
 	}: Props = $props();
 	const name = $props.id();
@@ -25,7 +28,9 @@
 	<div
 		class={row
 			? 'grid grid-cols-2 gap-2 sm:auto-cols-fr sm:grid-flow-col sm:grid-cols-none'
-			: 'flex flex-wrap gap-2'}
+			: list
+				? 'grid gap-2'
+				: 'flex flex-wrap gap-2'}
 	>
 		{#each options as option (option.value)}
 			<label class={['choice', row && 'narrow']}>

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { MechanismLayout } from '$core/mechanism/geometry';
-	import { line } from 'd3';
+	import { polyline } from './paths';
 	import type { Snippet } from 'svelte';
 	import { coilPath } from './coil';
-	import { seenFromSide, tyreWidthMm, type Flat, type Shape } from './view';
+	import { seenFromSide, tenth, tyreWidthMm, type Flat, type Shape } from './view';
 
 	/** Arms, knuckle, spring, damper and wheel of a corner in one posture, for inside an SVG drawing. */
 	interface Props {
@@ -19,9 +19,7 @@
 	let { layout, shape: now, to, scale, wheelRadiusMm, handle }: Props = $props();
 	const side = $derived(seenFromSide(layout));
 	const degrees = 180 / Math.PI;
-	const path = $derived(
-		(points: Flat[], closed = false) => line()(points.map(to)) + (closed ? 'Z' : '')
-	);
+	const path = $derived((points: Flat[], closed = false) => polyline(points.map(to), closed));
 </script>
 
 {#snippet wheel()}
@@ -30,22 +28,22 @@
 		<circle
 			cx={x}
 			cy={y}
-			r={wheelRadiusMm * scale}
+			r={tenth(wheelRadiusMm * scale)}
 			class="fill-ink stroke-ink"
 			fill-opacity="0.06"
 			stroke-width="3"
 		/>
-		<circle cx={x} cy={y} r={wheelRadiusMm * 0.62 * scale} fill="none" class="stroke-soft" />
+		<circle cx={x} cy={y} r={tenth(wheelRadiusMm * 0.62 * scale)} fill="none" class="stroke-soft" />
 		<circle cx={x} cy={y} r="7" class="fill-ink" />
 	{:else}
 		{@const [x, y] = to(now.wheel)}
 		<rect
-			x={x - (tyreWidthMm / 2) * scale}
-			y={y - wheelRadiusMm * scale}
-			width={tyreWidthMm * scale}
-			height={2 * wheelRadiusMm * scale}
-			rx={28 * scale}
-			transform="rotate({now.lean * degrees} {x} {y})"
+			x={tenth(x - (tyreWidthMm / 2) * scale)}
+			y={tenth(y - wheelRadiusMm * scale)}
+			width={tenth(tyreWidthMm * scale)}
+			height={tenth(2 * wheelRadiusMm * scale)}
+			rx={tenth(28 * scale)}
+			transform="rotate({tenth(now.lean * degrees)} {x} {y})"
 			class="fill-ink stroke-ink"
 			fill-opacity="0.08"
 			stroke-width="3"
@@ -56,7 +54,7 @@
 
 {#if now.damper}
 	{@const [top, bottom] = now.damper.map(to) as [Flat, Flat]}
-	{@const mid = [bottom[0] + (top[0] - bottom[0]) * 0.55, bottom[1] + (top[1] - bottom[1]) * 0.55]}
+	{@const mid = [0, 1].map((i) => tenth(bottom[i]! + (top[i]! - bottom[i]!) * 0.55))}
 	<path d="M {bottom} L {mid}" class="stroke-soft" stroke-width="13" />
 	<path d="M {mid} L {top}" class="stroke-soft" stroke-width="4" />
 {/if}

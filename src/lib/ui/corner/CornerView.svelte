@@ -1,17 +1,18 @@
 <script lang="ts">
-	import type { BushSetBand } from '$core/bush/band';
 	import { axleOf, isLeft, type Corner } from '$core/height/corners';
 	import type { JointPlace } from '$core/layout/types';
-	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
-	import { judgeBush } from '$core/job/view';
-	import { arc, line } from 'd3';
+	import { judgeBush } from '$core/job/rubber';
+	import { armOfRubber, rubberOf } from '$core/job/rubber-turns';
+	import { polyline, ringPiece } from './paths';
 	import CornerFigure from './CornerFigure.svelte';
+	import HeightDimension from './HeightDimension.svelte';
 	import type { Snippet } from 'svelte';
 	import { draggable } from './drag';
 	import { cornerSheet, sheetHeight, sheetWidth } from './sheet';
-	import { placeOf, wedgeOf, type Arm, type Flat } from './view';
+	import TwistWedge from './TwistWedge.svelte';
+	import { placeOf, type Flat } from './view';
 
 	/** This car's corner to scale: where it hangs, where it is now, where it will stand, and what its rubber keeps. */
 	interface Props {
@@ -51,48 +52,32 @@
 	const sheet = $derived(cornerSheet(axle, targetMm, heightMm, plain));
 	const drawn = $derived(sheet.ok ? sheet.value : undefined);
 	const shown = $derived(drawn?.shownMm ?? heightMm);
-	const path = $derived((points: Flat[]) => (drawn && line()(points.map(drawn.to))) ?? '');
+	const path = $derived((points: Flat[]) => (drawn ? polyline(points.map(drawn.to)) : ''));
 
 	/** What a bush turning with this arm would keep if it was tightened at the height shown. */
 	const judgedFor = $derived((which: 'lower' | 'upper') => {
-		const judged = judgeBush(
-			job.record,
-			corner,
-			shown,
-			job.limits,
-			which === 'upper' ? 'upper-pivot' : 'lower-pivot'
-		);
+		const judged = judgeBush(job.record, corner, shown, job.limits, {
+			key: null,
+			place: `${which}-pivot`
+		});
 		return judged.ok ? judged.value : undefined;
 	});
-	const marks = {
-		set: { sign: '✓', word: 'set', tone: 'spruce' },
-		're-set-advised': { sign: '◇', word: 're-set', tone: 'ochre' },
-		'wound-up': { sign: '✕', word: 'wound up', tone: 'madder' }
-	} as const;
-	const fills = {
-		spruce: 'fill-spruce-wash stroke-spruce',
-		ochre: 'fill-ochre-wash stroke-ochre',
-		madder: 'fill-madder-wash stroke-madder'
-	};
-	const texts = { spruce: 'text-spruce', ochre: 'text-ochre', madder: 'text-madder' };
+	/** Rubber of this corner that turns with the arm. */
 	const hasRubber = $derived((which: 'lower' | 'upper') =>
 		job.record.joints.some(
 			(joint) =>
 				joint.corner === corner &&
 				joint.kind === 'bonded-bush' &&
-				(joint.place?.startsWith('upper') ?? false) === (which === 'upper')
+				armOfRubber(rubberOf(axle.layout, joint)) === which
 		)
 	);
 
 	const shows = $derived((which: 'lower' | 'upper') => {
 		if (plain || judge === 'none' || !hasRubber(which)) return false;
-		return judge === 'all' || (place?.startsWith('upper') ?? false) === (which === 'upper');
+		// Of the joint in hand only where it is an arm's own pivot: other rubber turns otherwise.
+		return judge === 'all' || place === `${which}-pivot`;
 	});
 
-	function wedge(arm: Arm & { rest: Flat }, twistDeg: number): string {
-		const [startAngle, endAngle] = wedgeOf(arm, arm.rest, twistDeg);
-		return arc()({ innerRadius: 0, outerRadius: 84, startAngle, endAngle })!;
-	}
 	/** Where the joint may be, for what is known of the geometry. */
 	const spread = $derived((joint: Flat): Flat[] => [
 		[joint[0], joint[1] + drawn!.expandedMm],
@@ -100,8 +85,6 @@
 	]);
 	/** Room for the ring around the joint in hand. */
 	const ringed = $derived((which: 'lower' | 'upper') => (place === `${which}-pivot` ? 24 : 0));
-	const twistText = (judged: BushSetBand) =>
-		`${formatNumber(judged.twistDeg, 1, true)}° ± ${formatNumber(judged.twistExpandedDeg, 1)}°`;
 	const showMm = (mm: number) => units.show(mm, 'length', { decimals });
 </script>
 
@@ -164,12 +147,7 @@
 		<!-- The arch lip stands still with the body. -->
 		{#if side}
 			<path
-				d={arc()({
-					innerRadius: (wheelRadius + 22) * scale,
-					outerRadius: (wheelRadius + 22) * scale + 5,
-					startAngle: -0.95,
-					endAngle: 0.95
-				})}
+				d={ringPiece((wheelRadius + 22) * scale, (wheelRadius + 22) * scale + 5, -0.95, 0.95)}
 				transform="translate({lipAt[0]} {lipAt[1] + (wheelRadius + 22) * scale})"
 				class="fill-ink"
 			/>
@@ -187,57 +165,21 @@
 		{#each arms as arm (arm.which)}
 			{@const judged = shows(arm.which) ? judgedFor(arm.which) : undefined}
 			{#if judged}
-				{@const look = marks[judged.verdict]}
-				{@const [x, y] = to(arm.pivot)}
-				<path
-					d={wedge(arm, judged.twistDeg)}
-					transform="translate({x} {y})"
-					class={fills[look.tone]}
-					stroke-width="1.5"
-					fill-opacity="0.85"
-				/>
-				<text
-					x="4"
-					y={arm.which === 'upper' ? y - 36 - ringed(arm.which) : y + 52}
-					font-size="15"
-					font-weight="700"
-					class={texts[look.tone]}>{twistText(judged)}</text
-				>
-				<text
-					x="4"
-					y={arm.which === 'upper' ? y - 19 - ringed(arm.which) : y + 69}
-					font-size="14"
-					class={texts[look.tone]}>{look.sign} {look.word}</text
-				>
+				<TwistWedge {arm} {judged} at={to(arm.pivot)} clear={ringed(arm.which)} />
 			{/if}
 		{/each}
 
 		{#if !plain}
-			<!-- Hub to arch, as a dimension. -->
-			<path
-				d="M {wheelNow[0]} {wheelNow[1]} H {dimension + 6} M {lipAt[0]} {lipAt[1]} H {dimension +
-					6}"
-				class="stroke-soft"
-				stroke-width="1"
+			<HeightDimension
+				x={dimension}
+				wheelY={wheelNow[1]}
+				wheelX={wheelNow[0]}
+				{lipAt}
+				droopY={to(shapes.droop.wheel)[1]}
+				targetY={to(shapes.target.wheel)[1]}
+				height={showMm(shown)}
+				target={showMm(targetMm)}
 			/>
-			<path d="M {dimension} {wheelNow[1]} V {lipAt[1]}" class="stroke-ink" stroke-width="1.8" />
-			<path
-				d="M {dimension} {wheelNow[1]} l -4 -11 h 8 Z M {dimension} {lipAt[1]} l -4 11 h 8 Z"
-				class="fill-ink"
-			/>
-			<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2} font-size="20" font-weight="700"
-				>{showMm(shown)}</text
-			>
-			<text x={dimension + 8} y={(wheelNow[1] + lipAt[1]) / 2 + 17} font-size="14" class="text-soft"
-				>hub to arch</text
-			>
-			{#each [['droop', shapes.droop, 'text-soft', 'stroke-edge', 14], ['target', shapes.target, 'text-mark', 'stroke-mark', -5]] as const as [name, shape, tone, stroke, off] (name)}
-				{@const y = to(shape.wheel)[1]}
-				<path d="M {dimension - 6} {y} h 12" class={stroke} stroke-width="2" />
-				<text x={dimension + 8} y={y + off} font-size="14" class={tone}
-					>{name}{name === 'target' ? ` ${showMm(targetMm)}` : ''}</text
-				>
-			{/each}
 		{/if}
 
 		{#if place}

@@ -1,11 +1,11 @@
 /** A corner on its sheet of paper: what is drawn of it where, and how large. */
 import { cornerMechanism, posturesAt, shownTravel, tyreRadiusMm } from '$core/job/corner';
 import type { VehicleAxle } from '$core/job/model';
-import { findLayout } from '$core/layout/catalogue';
+import { findLayout } from '$core/layout/at-hand';
 import type { MechanismLayout } from '$core/mechanism/geometry';
 import type { CornerPosture } from '$core/mechanism/points';
 import { ok, type Result } from '$core/result';
-import { armOf, seenFromSide, shapeOf, type Arm, type Flat, type Shape } from './view';
+import { armOf, seenFromSide, shapeOf, tenth, type Arm, type Flat, type Shape } from './view';
 
 export const sheetWidth = 400;
 export const sheetHeight = 400;
@@ -84,8 +84,8 @@ export function cornerSheet(
 	);
 	const across = (sheetWidth - words - (box.right - box.left) * scale) / 2;
 	const to = ([x, z]: Flat): Flat => [
-		across + (x - box.left) * scale,
-		sheetHeight - 16 - (z - box.low) * scale
+		tenth(across + (x - box.left) * scale),
+		tenth(sheetHeight - 16 - (z - box.low) * scale)
 	];
 	const arms = (['lower', 'upper'] as const).flatMap((which) => {
 		const [a, b] = [armOf(layout, now, which), armOf(layout, target, which)];

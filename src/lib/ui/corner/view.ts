@@ -115,6 +115,8 @@ export function placeOf(layout: MechanismLayout, posture: CornerPosture, place: 
 			return wheel;
 		case 'drop-link':
 			return between(between(at('lower-pivot'), at('lower-joint'), 0.75), at('damper-bottom'), 0.5);
+		case 'bar':
+			return between(at('lower-pivot'), at('lower-joint'), 0.25);
 		case 'bracket':
 			return between(at('damper-bottom'), at('damper-top'), 0.4);
 		case 'lateral-rod':
@@ -123,6 +125,9 @@ export function placeOf(layout: MechanismLayout, posture: CornerPosture, place: 
 			return at(place);
 	}
 }
+
+/** To a tenth of a pixel: more is not seen, and makes the page long. */
+export const tenth = (px: number): number => Math.round(px * 10) / 10;
 
 /** From a pivot to the joint its arm carries: what turns in its rubber. */
 export interface Arm {

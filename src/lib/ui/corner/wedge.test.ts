@@ -2,7 +2,9 @@ import { axleOf, corners } from '$core/height/corners';
 import { cornerMechanism, posturesAt } from '$core/job/corner';
 import { demoRecord } from '$core/job/demo-jobs.testing';
 import type { JobRecord } from '$core/job/record';
-import { asHubToArch, judgeBush, viewJob } from '$core/job/view';
+import { asHubToArch } from '$core/job/corner-target';
+import { judgeBush } from '$core/job/rubber';
+import { viewJob } from '$core/job/view';
 import { findLayout } from '$core/layout/catalogue';
 import { sampleCorners } from '$core/mechanism/samples';
 import { readdirSync } from 'node:fs';
@@ -26,7 +28,10 @@ function wedges(record: JobRecord, offsetMm: number) {
 			);
 			if (!now || !rest) return [];
 			const at = target + offsetMm;
-			const said = judgeBush(record, corner, at, record.limits, `${which}-pivot`);
+			const said = judgeBush(record, corner, at, record.limits, {
+				key: null,
+				place: `${which}-pivot`
+			});
 			if (!said.ok) throw new Error(JSON.stringify(said.faults));
 			const { twistDeg } = said.value;
 			const angle = ({ joint, pivot }: typeof now) =>

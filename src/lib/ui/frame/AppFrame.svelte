@@ -2,16 +2,8 @@
 	import { page } from '$app/state';
 	import { outbox } from '$lib/client/outbox.svelte';
 	import { photoBox } from '$lib/client/photo-box.svelte';
-	import CircleUser from '@lucide/svelte/icons/circle-user';
-	import ClipboardList from '@lucide/svelte/icons/clipboard-list';
-	import CalendarRange from '@lucide/svelte/icons/calendar-range';
-	import CarFront from '@lucide/svelte/icons/car-front';
-	import DraftingCompass from '@lucide/svelte/icons/drafting-compass';
-	import ImageDown from '@lucide/svelte/icons/image-down';
-	import Keyboard from '@lucide/svelte/icons/keyboard';
-	import Warehouse from '@lucide/svelte/icons/warehouse';
-	import Wrench from '@lucide/svelte/icons/wrench';
 	import type { Snippet } from 'svelte';
+	import Icon from './Icon.svelte';
 
 	interface Props {
 		shopName: string;
@@ -27,40 +19,40 @@
 		{
 			href: '/',
 			name: 'Jobs',
-			icon: ClipboardList,
+			icon: 'clipboard-list',
 			here: (path: string) => path === '/' || path.startsWith('/jobs')
 		},
 		{
 			href: '/bays',
 			name: 'Bays',
-			icon: CalendarRange,
+			icon: 'calendar-range',
 			here: (path: string) => path.startsWith('/bays')
 		},
 		{
 			href: '/cars',
 			name: 'Cars',
-			icon: CarFront,
+			icon: 'car-front',
 			here: (path: string) => path.startsWith('/cars')
 		},
 		{
 			href: '/workbench',
 			name: 'Workbench',
-			icon: DraftingCompass,
+			icon: 'drafting-compass',
 			here: (path: string) => path.startsWith('/workbench')
 		},
 		{
 			href: '/rack',
 			name: 'Rack',
-			icon: Wrench,
+			icon: 'wrench',
 			here: (path: string) => path.startsWith('/rack')
 		},
 		{
 			href: '/shop',
 			name: 'Shop',
-			icon: Warehouse,
+			icon: 'warehouse',
 			here: (path: string) => path.startsWith('/shop')
 		}
-	];
+	] as const;
 	const waiting = $derived(outbox.waiting.length + photoBox.waiting.length);
 </script>
 
@@ -83,7 +75,7 @@
 		{#each places as place (place.href)}
 			{@const here = place.here(page.url.pathname)}
 			<a href={place.href} aria-current={here ? 'page' : undefined} class="place">
-				<place.icon class="size-5" aria-hidden="true" />
+				<Icon name={place.icon} />
 				<span class="max-sm:text-[11px] max-sm:leading-tight">{place.name}</span>
 			</a>
 		{/each}
@@ -107,7 +99,7 @@
 		onclick={ondrawings}
 		aria-label="Save drawings of this page"
 	>
-		<ImageDown class="size-6" aria-hidden="true" />
+		<Icon name="image-down" class="size-6" />
 	</button>
 	<button
 		type="button"
@@ -115,14 +107,14 @@
 		onclick={onkeys}
 		aria-label="Keys"
 	>
-		<Keyboard class="size-6" aria-hidden="true" />
+		<Icon name="keyboard" class="size-6" />
 	</button>
 	<a
 		href="/me"
 		class="touch flex min-w-12 items-center justify-center gap-2 px-2"
 		aria-label="You: {personName}"
 	>
-		<CircleUser class="size-6" aria-hidden="true" /><span
+		<Icon name="circle-user" class="size-6" /><span
 			class="hidden text-[16px] whitespace-nowrap md:inline">{personName}</span
 		>
 	</a>

@@ -14,7 +14,7 @@
 	import { readingsPerCorner } from '$core/procedure/owed';
 	import type { Phase } from '$core/job/model';
 	import type { Snippet } from 'svelte';
-	import { asHubToArch } from '$core/job/view';
+	import { asHubToArch } from '$core/job/corner-target';
 	import { whenIdle } from '$lib/client/later';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';

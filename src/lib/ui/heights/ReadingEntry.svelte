@@ -12,7 +12,9 @@
 	import Keypad from '$lib/ui/controls/Keypad.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { tick } from 'svelte';
-	import Notice from '$lib/ui/controls/Notice.svelte';
+	import MeasureFacts from './MeasureFacts.svelte';
+	import ReadingSlots from './ReadingSlots.svelte';
+	import SlipNotice from './SlipNotice.svelte';
 
 	interface Props {
 		phase: Phase;
@@ -56,7 +58,6 @@
 	const otherSide = $derived(
 		cornerNames[`${corner[0]}${isLeft(corner) ? 'R' : 'L'}` as Corner].toLowerCase()
 	);
-	const slots = $derived(Math.max(readingsPerCorner, readings.length));
 
 	$effect(() => {
 		void corner;
@@ -140,102 +141,27 @@
 				>
 			{/if}
 		</div>
-		<dl class="flex gap-x-4 sm:gap-x-6 sm:text-end">
-			<div>
-				<dt class="caption">Mean</dt>
-				<dd class="num text-3xl max-sm:text-lg">
-					{measure
-						? units.show(measure.meanMm, 'length', { decimals: unit === 'mm' ? 1 : 2 })
-						: '–'}
-				</dd>
-			</div>
-			<div>
-				<dt class="caption">95 %</dt>
-				<dd class="num text-3xl max-sm:text-lg">
-					{measure?.expandedUncertaintyMm === undefined
-						? '–'
-						: `± ${units.show(measure.expandedUncertaintyMm, 'length')}`}
-				</dd>
-			</div>
-			<div>
-				<dt class="caption">Spread</dt>
-				<dd class="num text-3xl max-sm:text-lg">
-					{measure && measure.n > 1 ? units.show(measure.rangeMm, 'length') : '–'}
-				</dd>
-			</div>
-		</dl>
+		<MeasureFacts {measure} />
 	</div>
 
-	<ol
-		class="mt-3 grid grid-cols-[repeat(auto-fit,minmax(92px,1fr))] gap-2 sm:grid-cols-[repeat(auto-fit,minmax(130px,1fr))]"
-		aria-label="Readings"
-	>
-		{#each { length: slots }, i}
-			{@const reading = readings[i]}
-			{@const odd = measure?.outlier === i}
-			<li>
-				{#if reading}
-					<button
-						type="button"
-						disabled={job.record.signedAt !== null}
-						onclick={() => correct(reading)}
-						class="flex min-h-19 w-full flex-col items-start justify-center rounded-[3px] border-2 px-3 text-start max-sm:min-h-14 max-sm:px-2 {correcting?.id ===
-						reading.id
-							? 'border-mark bg-mark-wash'
-							: odd
-								? 'border-madder bg-madder-wash'
-								: 'border-line bg-sunk'}"
-					>
-						<span class="num text-[26px] leading-tight max-sm:text-lg">{reading.entered}</span>
-						<span class="caption">
-							{#if job.unsent.includes(reading.id)}kept here, not sent yet
-							{:else if odd}<StateMark mark="again" word="does not fit" />
-							{:else}reading {i + 1}{reading.standing
-									? `, standing ${reading.standing}`
-									: ''}{reading.correctsId ? ', corrected' : ''}{/if}
-						</span>
-					</button>
-				{:else}
-					<span
-						class="flex min-h-19 items-center rounded-[3px] border-2 border-dashed px-3 max-sm:min-h-14 max-sm:px-2 {i ===
-							readings.length && !correcting
-							? 'border-spruce text-ink'
-							: 'border-line text-soft'}"
-					>
-						reading {i + 1}
-					</span>
-				{/if}
-			</li>
-		{/each}
-	</ol>
+	<ReadingSlots
+		{readings}
+		odd={measure?.outlier}
+		correcting={correcting?.id}
+		unsent={job.unsent}
+		closed={job.record.signedAt !== null}
+		oncorrect={correct}
+	/>
 
 	{#if slip && doubted && !job.record.signedAt}
-		<Notice role="alert" class="mt-2">
-			<p class="font-semibold text-madder">
-				✕ {doubted.entered} is {units.show(Math.abs(slip.offMm), 'length')}
-				{slip.offMm > 0 ? 'above' : 'below'}
-				{slip.against === 'readings' ? 'the other readings here' : otherSide}
-			</p>
-			<div class="mt-2 flex flex-wrap gap-2">
-				{#if slip.meantMm !== undefined}
-					{@const mm = slip.meantMm}
-					<ActionButton weight="main" onclick={() => meant(doubted, mm)}
-						>It was {units.show(mm, 'length')}</ActionButton
-					>
-				{/if}
-				<ActionButton class="min-h-16" onclick={() => correct(doubted)}>Read it again</ActionButton>
-				{#if slip.against === 'other-side'}
-					<ActionButton class="min-h-16" onclick={() => standsSo('Spring broken or sagged')}
-						>It stands so: spring broken or sagged</ActionButton
-					>
-					<ActionButton
-						class="min-h-16"
-						onclick={() => standsSo('It stands so; why is not known yet')}
-						>It stands so</ActionButton
-					>
-				{/if}
-			</div>
-		</Notice>
+		<SlipNotice
+			{slip}
+			{doubted}
+			{otherSide}
+			onmeant={(mm) => void meant(doubted, mm)}
+			onagain={() => correct(doubted)}
+			onstands={(reason) => void standsSo(reason)}
+		/>
 	{:else if measure?.outlier !== undefined}
 		<p class="mt-2 text-madder">
 			<StateMark

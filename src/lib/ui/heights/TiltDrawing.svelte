@@ -3,7 +3,7 @@
 	import { corners, isLeft, axleOf, type Corner, type PerCorner } from '$core/height/corners';
 	import { personalUnits } from '$lib/client/units';
 	import type { Vehicle } from '$core/job/model';
-	import { line } from 'd3';
+	import { polyline } from '../corner/paths';
 
 	interface Props {
 		vehicle: Vehicle;
@@ -41,10 +41,9 @@
 		return project(left, front, up);
 	});
 	const ring = ['FL', 'FR', 'RR', 'RL', 'FL'] as const;
-	const path = line();
-	const level = $derived(path(ring.map((corner) => point(corner, 0)))!);
+	const level = $derived(polyline(ring.map((corner) => point(corner, 0))));
 	const stands = $derived(
-		all ? path(ring.map((corner) => point(corner, (heights[corner] - mean) * enlarge)))! : ''
+		all ? polyline(ring.map((corner) => point(corner, (heights[corner] - mean) * enlarge))) : ''
 	);
 	/** From level up or down to where it stands, side by side: what hangs below level is seen at once. */
 	const walls = $derived(
@@ -54,7 +53,10 @@
 					const up = (corner: Corner) => (heights[corner] - mean) * enlarge;
 					return {
 						low: up(from) + up(to) < 0,
-						d: path([point(from, 0), point(to, 0), point(to, up(to)), point(from, up(from))])! + 'Z'
+						d: polyline(
+							[point(from, 0), point(to, 0), point(to, up(to)), point(from, up(from))],
+							true
+						)
 					};
 				})
 			: []

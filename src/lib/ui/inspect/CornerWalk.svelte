@@ -46,32 +46,25 @@
 			>
 		</div>
 	{/if}
-	<ol>
+	<ol class="walk">
 		{#each points as one, i (one.key)}
 			{@const kept = found(one.key)}
 			{@const here = point === one.key}
 			{@const place = places.findIndex(({ name }) => name === one.place)}
 			{@const words = [kept?.where, kept?.note].filter(Boolean).join(' · ')}
 			<li class={{ first: i === 0 || points[i - 1]!.place !== one.place, here }}>
-				<button
-					type="button"
-					class="name"
-					aria-pressed={here}
-					onclick={() => (point = here ? undefined : one.key)}
-				>
-					<span class="num place" aria-label="place {place + 1}">{place + 1}</span>
-					<span class="min-w-0">
-						<span class="block leading-tight font-medium">{one.name}</span>
-						{#if words}<span class="caption line-clamp-1 leading-tight">✎ {words}</span>{/if}
-					</span>
+				<button aria-pressed={here} onclick={() => (point = here ? undefined : one.key)}>
+					<b class="num" aria-label="place {place + 1}">{place + 1}</b>
+					<span
+						>{one.name}{#if words}<small class="caption line-clamp-1">✎ {words}</small>{/if}</span
+					>
 				</button>
-				<div class="flex flex-wrap gap-1.5" role="group" aria-label={one.name}>
+				<div role="group" aria-label={one.name}>
 					{#each one.states as state (state.key)}
 						{@const on = kept?.state === state.key}
 						{@const look = gravityLooks[state.gravity]}
 						<button
-							type="button"
-							class={on ? `state border-2 font-semibold ${look.tone}` : 'state'}
+							class={on ? look.tone : undefined}
 							aria-pressed={on}
 							disabled={closed}
 							onclick={() => touch(one, state)}>{on ? `${look.sign} ` : ''}{state.name}</button
@@ -84,52 +77,73 @@
 </section>
 
 <style>
-	li {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0.25rem 0.5rem;
-		padding: 0.25rem 0.5rem;
-		border-top: 1px solid var(--color-line);
-	}
-	.first {
-		border-color: var(--color-edge);
-	}
-	.here {
-		background: var(--color-sunk);
-		box-shadow: inset 4px 0 0 var(--color-mark);
-	}
-	.name {
-		display: flex;
-		min-width: 11rem;
-		min-height: 48px;
-		flex: 1;
-		align-items: center;
-		gap: 0.5rem;
-		text-align: start;
-	}
-	.place {
-		display: flex;
-		width: 1.75rem;
-		height: 1.75rem;
-		flex-shrink: 0;
-		align-items: center;
-		justify-content: center;
-		border: 1px solid var(--color-edge);
-		border-radius: 50%;
-		font-size: 15px;
-	}
-	.state {
-		min-height: 48px;
-		padding-inline: 0.75rem;
-		border-radius: 3px;
-		font-size: 15px;
-	}
-	.state[aria-pressed='false'] {
-		border: 1px solid var(--color-edge);
-		background: var(--color-panel);
-	}
-	.state[aria-pressed='false']:hover {
-		background: var(--color-sunk);
+	/* Rows and buttons are many: they are styled from here, so that none carries its own words of style. */
+	.walk :global {
+		li {
+			display: flex;
+			flex-wrap: wrap;
+			align-items: center;
+			gap: 0.25rem 0.5rem;
+			padding: 0.25rem 0.5rem;
+			border-top: 1px solid var(--color-line);
+		}
+		.first {
+			border-color: var(--color-edge);
+		}
+		.here {
+			background: var(--color-sunk);
+			box-shadow: inset 4px 0 0 var(--color-mark);
+		}
+		li > button {
+			display: flex;
+			min-width: 11rem;
+			min-height: 48px;
+			flex: 1;
+			align-items: center;
+			gap: 0.5rem;
+			text-align: start;
+		}
+		li > button span {
+			min-width: 0;
+			font-weight: 500;
+			line-height: 1.25;
+		}
+		small {
+			font-weight: 400;
+		}
+		b {
+			display: flex;
+			width: 1.75rem;
+			height: 1.75rem;
+			flex-shrink: 0;
+			align-items: center;
+			justify-content: center;
+			border: 1px solid var(--color-edge);
+			border-radius: 50%;
+			font-size: 15px;
+		}
+		[role='group'] {
+			display: flex;
+			flex-wrap: wrap;
+			gap: 0.375rem;
+		}
+		[role='group'] button {
+			min-height: 48px;
+			padding-inline: 0.75rem;
+			border: 1px solid var(--color-edge);
+			border-radius: 3px;
+			font-size: 15px;
+		}
+		[role='group'] [aria-pressed='true'] {
+			border-width: 2px;
+			border-color: currentcolor;
+			font-weight: 600;
+		}
+		[role='group'] [aria-pressed='false'] {
+			background: var(--color-panel);
+		}
+		[role='group'] [aria-pressed='false']:hover {
+			background: var(--color-sunk);
+		}
 	}
 </style>

@@ -31,17 +31,11 @@
 <section class="panel p-4" aria-labelledby="symptoms-title">
 	<h2 id="symptoms-title" class="text-lg">Heard and felt</h2>
 	{#if !kept && heard.length}<p class="caption">Read out of the complaint; touch to change.</p>{/if}
-	<div class="mt-2 flex flex-wrap gap-1.5">
+	<div class="all mt-2 flex flex-wrap gap-1.5">
 		{#each symptomKeys as symptom (symptom)}
 			{@const on = symptoms.includes(symptom)}
-			<button
-				type="button"
-				class="touch rounded-[3px] border px-2 text-[15px] {on
-					? 'border-2 border-spruce bg-spruce-wash font-semibold'
-					: 'border-edge bg-panel hover:bg-sunk'}"
-				aria-pressed={on}
-				disabled={closed}
-				onclick={() => toggle(symptom)}>{on ? '✓ ' : ''}{symptomNames[symptom]}</button
+			<button aria-pressed={on} disabled={closed} onclick={() => toggle(symptom)}
+				>{on ? '✓ ' : ''}{symptomNames[symptom]}</button
 			>
 		{/each}
 	</div>
@@ -74,3 +68,23 @@
 		<p class="caption mt-1">Touch what fits, and what to look at first stands here.</p>
 	{/if}
 </section>
+
+<style>
+	.all > :global(button) {
+		min-width: 48px;
+		min-height: 48px;
+		padding-inline: 0.5rem;
+		border: 1px solid var(--color-edge);
+		border-radius: 3px;
+		background: var(--color-panel);
+		font-size: 15px;
+	}
+	.all > :global(button:hover) {
+		background: var(--color-sunk);
+	}
+	.all > :global([aria-pressed='true']) {
+		border: 2px solid var(--color-spruce);
+		background: var(--color-spruce-wash);
+		font-weight: 600;
+	}
+</style>

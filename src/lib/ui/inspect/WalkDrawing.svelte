@@ -37,8 +37,8 @@
 		const homes = places.map((place) => anchor(place, at));
 		return apart(homes, radius, size).map((spot, i) => ({
 			place: places[i]!,
-			home: homes[i]!,
-			spot
+			home: homes[i]!.map(Math.round) as [number, number],
+			spot: spot.map(Math.round) as [number, number]
 		}));
 	});
 </script>
@@ -47,8 +47,8 @@
 	{#snippet overlay(at)}
 		{@const placed = marks(at)}
 		{#each placed as { home, spot, place } (place.name)}
-			<path d="M {home} L {spot}" class="stroke-ink" stroke-width="1.5" />
-			<circle cx={home[0]} cy={home[1]} r="3.5" class="fill-ink" />
+			<path class="from" d="M{home}L{spot}" />
+			<circle class="home" cx={home[0]} cy={home[1]} r="3.5" />
 		{/each}
 		{#each placed as { place, spot: [x, y] }, i (place.name)}
 			{@const gravity = worstAt(place, gravityOf)}
@@ -56,7 +56,8 @@
 			<g
 				role="button"
 				tabindex="-1"
-				class="cursor-pointer outline-none"
+				class="mark"
+				transform="translate({x} {y})"
 				aria-label="{i + 1} {place.points.map(({ name }) => name).join(', ')}{left
 					? `: ${left} to look at`
 					: ''}"
@@ -65,27 +66,48 @@
 					if (event.key === 'Enter') point = touched(place, point, (of) => !!gravityOf(of));
 				}}
 			>
-				<circle cx={x} cy={y} r={radius} fill="transparent" />
-				{#if place.points.some(({ key }) => key === point)}
-					<circle cx={x} cy={y} r="22" fill="none" class="stroke-mark" stroke-width="4" />
-				{/if}
-				<circle
-					cx={x}
-					cy={y}
-					r="16"
-					class={gravity ? gravityLooks[gravity].fill : 'fill-panel stroke-ink'}
-					stroke-width="2"
-				/>
-				<text
-					{x}
-					y={y + 6}
-					text-anchor="middle"
-					font-size="17"
-					font-weight="700"
-					class={gravity ? 'text-on-spruce' : 'text-ink'}
+				<circle r={radius} class="reach" />
+				{#if place.points.some(({ key }) => key === point)}<circle r="22" class="here" />{/if}
+				<circle r="16" class={gravity ? gravityLooks[gravity].fill : 'free'} />
+				<text y="6" class={gravity ? 'text-on-spruce' : undefined}
 					>{gravity && gravity !== 'sound' ? gravityLooks[gravity].sign : i + 1}</text
 				>
 			</g>
 		{/each}
 	{/snippet}
 </CornerView>
+
+<style>
+	.from {
+		stroke: var(--color-ink);
+		stroke-width: 1.5;
+	}
+	.home {
+		fill: var(--color-ink);
+	}
+	.mark {
+		cursor: pointer;
+		outline: none;
+		stroke-width: 2;
+	}
+	.mark :global {
+		circle.free {
+			fill: var(--color-panel);
+			stroke: var(--color-ink);
+		}
+		.reach {
+			fill: transparent;
+		}
+		.here {
+			fill: none;
+			stroke: var(--color-mark);
+			stroke-width: 4;
+		}
+		text {
+			stroke: none;
+			text-anchor: middle;
+			font-size: 17px;
+			font-weight: 700;
+		}
+	}
+</style>

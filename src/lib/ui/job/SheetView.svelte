@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Sheet, Tone } from '$core/job/sheet/document';
 	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
-	import type { Snippet } from 'svelte';
+	import { onMount, type Snippet } from 'svelte';
 	import DataTable from '$lib/ui/controls/DataTable.svelte';
 
 	/** A sheet on screen and on paper; the sealed PDF draws the same data. */
@@ -20,6 +20,13 @@
 				: []
 		)
 	);
+	/** The page comes with the sheet's beginning, down to the first corner; the rest follows at once. */
+	let whole = $state(false);
+	onMount(() => (whole = true));
+	const blocks = $derived.by(() => {
+		const tables = sheet.blocks.flatMap(({ kind }, i) => (kind === 'table' ? [i] : []));
+		return whole ? sheet.blocks : sheet.blocks.slice(0, (tables[1] ?? sheet.blocks.length) + 1);
+	});
 	const tones: Record<Tone, { box: string; title: string }> = {
 		stop: { box: 'border-madder', title: 'text-madder' },
 		open: { box: 'border-ochre', title: 'text-ochre' },
@@ -44,7 +51,7 @@
 		</dl>
 	</header>
 	{#if marks.length > 2}<div class="mt-3"><JumpMarks {marks} /></div>{/if}
-	{#each sheet.blocks as block, i (i)}
+	{#each blocks as block, i (i)}
 		{#if marks.some(([id]) => id === `block-${i}`)}<span id="block-{i}"></span>{/if}
 		{#if block.kind === 'line'}
 			<p class="mt-3 {block.quiet ? 'caption' : ''}">
@@ -80,24 +87,28 @@
 				</h2>
 				<!-- svelte-ignore a11y_no_noninteractive_tabindex (it scrolls sideways on a phone, also by keyboard) -->
 				<div class="overflow-x-auto" tabindex="0" role="region" aria-label={block.title}>
-					<DataTable size="text-[length:inherit]! print:text-[8.5pt]!">
-						<thead class="border-b-2 border-edge text-[13px]">
+					<DataTable size="text-[length:inherit]! print:text-[8pt]!">
+						<thead>
 							<tr>
-								{#each block.columns as column (column.name)}<th
-										class="py-1 ps-3 first:ps-0 {column.end ? 'text-end' : 'text-start'}"
+								{#each block.columns as column (column.name)}<th class={{ end: column.end }}
 										>{column.name}</th
 									>{/each}
 							</tr>
 						</thead>
 						<tbody>
 							{#each block.rows as row, j (j)}
-								<tr class="border-b border-line align-baseline">
-									{#each row as cell, k (k)}
+								{@const [head, ...rest] = row}
+								<tr>
+									<td class={{ alert: head?.alert, strong: head?.strong }}
+										>{head?.text}{#if head?.note}<small>{head.note}</small>{/if}</td
+									>
+									{#each rest as cell, k (k)}
 										<td
-											class={{ end: block.columns[k]?.end, alert: cell.alert, strong: cell.strong }}
-											>{cell.text}{#if cell.note}<span
-													class="block text-[13px] font-normal text-soft">{cell.note}</span
-												>{/if}</td
+											class={{
+												end: block.columns[k + 1]?.end,
+												alert: cell.alert,
+												strong: cell.strong
+											}}>{cell.text}{cell.note ? ` (${cell.note})` : ''}</td
 										>
 									{/each}
 								</tr>
@@ -153,31 +164,52 @@
 </article>
 
 <style>
-	td {
-		padding: 0.25rem 0 0.25rem 0.75rem;
-	}
-	td:first-child {
-		padding-inline-start: 0;
-	}
-	.end {
-		text-align: end;
-		white-space: nowrap;
-	}
-	.alert {
-		font-weight: 600;
-		color: var(--color-madder);
-	}
-	.strong {
-		font-weight: 600;
+	/* Cells are many: they are styled from here, so that none carries its own words of style. */
+	.sheet :global {
+		thead {
+			border-bottom: 2px solid var(--color-edge);
+			font-size: 13px;
+		}
+		th {
+			text-align: start;
+		}
+		th,
+		td {
+			padding: 0.25rem 0 0.25rem 0.75rem;
+		}
+		:is(th, td):first-child {
+			padding-inline-start: 0;
+		}
+		tbody tr {
+			border-bottom: 1px solid var(--color-line);
+			vertical-align: baseline;
+		}
+		small {
+			display: block;
+			font-size: 13px;
+			font-weight: 400;
+			color: var(--color-soft);
+		}
+		.end {
+			text-align: end;
+			white-space: nowrap;
+		}
+		.alert,
+		.strong {
+			font-weight: 600;
+		}
+		.alert {
+			color: var(--color-madder);
+		}
 	}
 	@media print {
 		.sheet {
-			font-size: 9.5pt;
+			font-size: 9pt;
 		}
-		.sheet section {
+		.sheet :global(section) {
 			break-inside: auto;
 		}
-		.sheet tr {
+		.sheet :global(tr) {
 			break-inside: avoid;
 		}
 	}

@@ -18,6 +18,8 @@
 	let reasons = $state<Record<string, string>>({});
 	let ticked = $state<string[]>([]);
 	let reason = $state('');
+	/** Kinds of which each item is ticked by itself. */
+	let oneByOne = $state<string[]>([]);
 	const named = $derived(open.filter((item) => reasons[owedLine(item)]).length);
 	const lines = (items: readonly OwedItem[]) => items.map(owedLine);
 	const all = (items: readonly OwedItem[]) => lines(items).every((line) => ticked.includes(line));
@@ -67,31 +69,34 @@
 					<h3 class="flex items-center gap-2 bg-sunk px-2 py-1 font-semibold">
 						{#if lead}
 							<Tick
-								class="me-auto font-semibold"
+								class="me-auto leading-tight font-semibold"
 								aria-label="All: {group.name}"
 								checked={all(group.items)}
 								onchange={(event) => tick(group.items, event.currentTarget.checked)}
 								>{group.name}</Tick
 							>
 						{:else}<span class="me-auto">{group.name}</span>{/if}
+						{#if lead && !oneByOne.includes(group.kind)}
+							<button
+								type="button"
+								class="touch shrink-0 text-[15px] whitespace-nowrap underline"
+								onclick={() => oneByOne.push(group.kind)}>One by one</button
+							>
+						{/if}
 						<span class="num">{group.items.length}</span>
 					</h3>
-					<ul>
+					<ul class="divide-y divide-line [&>li]:py-1">
 						{#each group.items as item (owedLine(item))}
 							{@const line = owedLine(item)}
-							<li class="border-b border-line py-1">
-								{#if lead}
+							<li>
+								{#if lead && oneByOne.includes(group.kind)}
 									<Tick
 										checked={ticked.includes(line)}
 										onchange={(event) => tick([item], event.currentTarget.checked)}
 									>
-										<span
-											>{line}{#if reasons[line]}<span class="block text-mark"
-													>signed over: {reasons[line]}</span
-												>{/if}</span
-										>
+										{line}
 									</Tick>
-								{:else}{line}{/if}
+								{:else}{line}{/if}{reasons[line] ? `, signed over: ${reasons[line]}` : ''}
 							</li>
 						{/each}
 					</ul>

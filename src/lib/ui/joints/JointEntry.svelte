@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { sightNames } from '$core/procedure/facts';
-	import { formatNumber } from '$core/units/format';
 	import type { Refusal } from '$lib/client/api';
 	import type { Standing } from '$lib/ui/round/round.svelte';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -10,8 +9,6 @@
 	import type { Joint } from '$core/job/model';
 	import type { ShopWrench } from '$lib/rack/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
-	import Field from '$lib/ui/controls/Field.svelte';
-	import NumberEntry from '$lib/ui/controls/NumberEntry.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 	import { tick } from 'svelte';
@@ -21,10 +18,10 @@
 	import HardwareEntry from './HardwareEntry.svelte';
 	import JointHead from './JointHead.svelte';
 	import { Pull, type Said } from './pull.svelte';
+	import PullForm from './PullForm.svelte';
 	import QuestionBefore from './QuestionBefore.svelte';
 	import ThreadNote from './ThreadNote.svelte';
 	import { stepWords } from './step-words';
-	import WrenchField from './WrenchField.svelte';
 
 	interface Props {
 		joint: Joint;
@@ -74,11 +71,10 @@
 	}));
 	const status = $derived(pull.status);
 	const step = $derived(pull.step);
-	const { pattern, castle, adapter, prevailingNm } = $derived(joint.programme ?? {});
+	const { pattern, castle, adapter } = $derived(joint.programme ?? {});
 	const rows = $derived(job.record.torques.filter((torque) => torque.jointId === joint.id));
 	const specify = later(() => import('./SpecifyTorque.svelte'));
 	const fastenersDrawn = later(() => import('./PatternDrawing.svelte'));
-	const slot = later(() => import('./CastleSlot.svelte'));
 	const accept = later(() => import('./AcceptBush.svelte'));
 	const said = later(() => import('./TorqueRows.svelte'));
 	const formId = $props.id();
@@ -109,17 +105,6 @@
 		if (told) void send(told.said, { seen: told.seen });
 	}
 	const attempt = (said: Said) => go(pull.ready(said));
-
-	/** A key that is held down is one pull, not many. */
-	function onePull(event: KeyboardEvent) {
-		if (event.key === 'Enter' && event.repeat) event.preventDefault();
-	}
-	function record(event: SubmitEvent) {
-		event.preventDefault();
-		// A foot switch may bounce: the same pull is not told twice while it is being kept.
-		const said = pull.busy && !pull.correcting ? undefined : pull.typed();
-		if (said) attempt(said);
-	}
 </script>
 
 <section
@@ -225,80 +210,17 @@
 				<ActionButton onclick={() => (loosenedFirst = undefined)}>Change</ActionButton>
 			</p>
 		{/if}
-		<!-- svelte-ignore a11y_no_noninteractive_element_interactions (a held Enter is stopped here) -->
-		<form
+		<PullForm
 			id={formId}
-			class="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2"
-			onsubmit={record}
-			onkeydown={onePull}
-		>
-			{#if pull.skipping}
-				<Field
-					label="Why it is passed over"
-					bind:value={pull.skipReason}
-					maxlength={500}
-					hint="It stays to be done; the reason stands on record"
-				/>
-				<div class="flex items-end gap-2 pb-1">
-					<ActionButton
-						class="min-h-16"
-						type="submit"
-						disabled={pull.busy || pull.skipReason.trim().length < 3}>Pass over</ActionButton
-					>
-					<ActionButton class="min-h-16" onclick={() => (pull.skipping = false)}>Back</ActionButton>
-				</div>
-			{:else}
-				{#if pull.numbered}
-					<div>
-						<NumberEntry
-							id="torque"
-							label={pull.correcting
-								? `Instead of ${pull.correcting.entered}`
-								: pull.turned
-									? 'Turned'
-									: 'Reached'}
-							bind:value={pull.text}
-							bind:element={input}
-							unit={pull.turned ? '°' : pull.unit}
-							wrong={pull.understood?.ok === false}
-							size="text-5xl"
-						>
-							{#snippet said()}
-								{@const read = pull.understood}
-								{#if read?.ok}{pull.turned
-										? `= ${formatNumber(read.value.si, 0)}°`
-										: `= ${units.show(read.value.si / pull.leverage, 'torque')}${pull.leverage === 1 ? '' : ' at the joint'}`}
-								{:else if read}{read.faults[0]!.message}
-								{:else}As said: {pull.turned ? '90' : '62 ft-lb, 100'}{/if}
-							{/snippet}
-						</NumberEntry>
-					</div>
-					{#if step.kind !== 'slacken'}
-						<WrenchField {pull} {rack} />
-					{/if}
-				{/if}
-				{#if castle && step.kind === 'castle' && step.torqueNm !== undefined}
-					<Later part={slot()} given={{ castle, lowNm: step.torqueNm, prevailingNm }} />
-				{/if}
-				{#if joint.rule === 'ride-height' && car.carState === 'hanging'}
-					<p class="text-[15px] text-soft sm:col-span-2">
-						Tightened hanging, this bush would stay twisted all its life: it is kept as nipped and
-						stays owed until it is set at ride height.
-					</p>
-				{:else if joint.rule === 'wheels-on-ground' && car.method !== 'on-wheels'}
-					<p class="text-[15px] text-soft sm:col-span-2">
-						Wheel fasteners count once they are torqued with the car on its wheels, in a star, in
-						two passes.
-					</p>
-				{/if}
-				<div class="flex flex-wrap gap-2 sm:col-span-2">
-					{#if skippable}<ActionButton onclick={() => (pull.skipping = true)}
-							>Pass over …</ActionButton
-						>{/if}
-					{#if onchange}<ActionButton onclick={onchange}>Change this joint …</ActionButton>{/if}
-				</div>
-			{/if}
-		</form>
+			{pull}
+			{joint}
+			{car}
+			{rack}
+			{skippable}
+			{onchange}
+			ontold={attempt}
+			bind:input
+		/>
 	{/if}
 
 	<HardwareEntry

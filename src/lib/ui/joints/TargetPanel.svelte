@@ -6,7 +6,9 @@
 	import { personalUnits } from '$lib/client/units';
 	import { formatNumber } from '$core/units/format';
 	import { doubtWords } from '$core/procedure/target';
-	import { asHubToArch, settingToleranceMm, springDoubt, targetAlternatives } from '$core/job/view';
+	import { asHubToArch, springDoubt } from '$core/job/corner-target';
+	import { settingToleranceMm } from '$core/job/rubber';
+	import { targetAlternatives } from '$core/job/loaded';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import { schools } from '$core/height/schools';
 	import Notice from '$lib/ui/controls/Notice.svelte';

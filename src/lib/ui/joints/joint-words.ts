@@ -19,14 +19,18 @@ const jointMarks: Readonly<Record<JointState, Marked>> = {
 	accepted: { mark: 'note', word: 'accepted' }
 };
 
-/** No tick of the specification where nobody has specified anything. */
+/** No tick of the specification where nobody has specified anything, nor of a bush that may be wound up. */
 export const markOf = ({
 	state,
-	unspecified
-}: Pick<JointStatus, 'state' | 'unspecified'>): Marked => {
+	unspecified,
+	unsure
+}: Pick<JointStatus, 'state' | 'unspecified' | 'unsure'>): Marked => {
 	const { mark, word } = jointMarks[state];
 	const done = mark === 'done' || mark === 'set';
-	return unspecified && done ? { mark: 'note', word: `${word}, no specification` } : { mark, word };
+	const doubt = [unspecified && 'no specification', unsure && 'not sure'].filter(Boolean);
+	return done && doubt.length
+		? { mark: 'note', word: [word, ...doubt].join(', ') }
+		: { mark, word };
 };
 
 /** Where a known torque comes from, in words. */

@@ -2,7 +2,7 @@
 	import type { Axle } from '$core/height/corners';
 	import { assemblyOrRebuild } from '$core/inspect/assembly';
 	import type { OldPartFate } from '$core/inspect/old-parts';
-	import { kinds, type StepKind } from '$core/work/kinds';
+	import { operations, type StepKind } from '$core/work/operations';
 	import { meanMinutes } from '$core/work/minutes';
 	import { axlePlans } from '$core/work/scope';
 	import { whenIdle } from '$lib/client/later';
@@ -42,7 +42,7 @@
 	const perCorner = $derived.by(() => {
 		const first = bench.reduce(
 			(sum, kind) =>
-				sum + meanMinutes(kinds[kind].minutes) * (job.work.pace.get(kind)?.factor ?? 1),
+				sum + meanMinutes(operations[kind].minutes) * (job.work.pace.get(kind)?.factor ?? 1),
 			0
 		);
 		const sides = plan?.corners.length ?? 2;

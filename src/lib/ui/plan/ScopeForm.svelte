@@ -2,16 +2,19 @@
 	import { axleOf, type Axle } from '$core/height/corners';
 	import { rustFound } from '$core/inspect/points';
 	import { findingsOf } from '$core/job/findings';
-	import { kinds } from '$core/work/kinds';
+	import { operations } from '$core/work/operations';
 	import {
 		axlePlans,
 		rustGrades,
 		rustNames,
 		soakNeeded,
+		waysOf,
 		type AxleScope,
 		type RustGrade,
 		type Strategy
 	} from '$core/work/scope';
+	import { axleLinks, damperOf, isOneBody, partOf, springSeat } from '$core/layout/shape';
+	import { askedJobs, jobsOf } from '$core/work/jobs';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 
@@ -27,34 +30,66 @@
 	const plans = $derived(axlePlans(scope));
 	const none: AxleScope = { damper: false, spring: false, bushes: false };
 	const things = $derived((axle: Axle) => {
-		const { build } = scope.layouts[axle];
+		const layout = scope.layouts[axle];
+		const air = springSeat(layout) === 'air';
 		return [
 			{
 				key: 'damper' as const,
-				name:
-					build.spring === 'air' ? 'Air struts' : build.damper === 'strut' ? 'Struts' : 'Dampers'
+				name: `${damperOf(layout).name}s`
 			},
-			...(build.spring === 'air' ? [] : [{ key: 'spring' as const, name: 'Springs' }]),
-			{ key: 'bushes' as const, name: build.links ? 'Links and bushes' : 'Arm bushes' }
+			...(air ? [] : [{ key: 'spring' as const, name: 'Springs' }]),
+			{
+				key: 'bushes' as const,
+				name: axleLinks(layout).length ? 'Links and bushes' : 'All arm bushes'
+			}
 		];
 	});
 	const toggle = (axle: Axle, key: 'damper' | 'spring' | 'bushes') => {
 		const { damper, spring, bushes } = scope.axles[axle] ?? none;
-		const now = { damper, spring, bushes };
+		const now = { damper, spring, bushes, also: alsoOf(axle) };
 		void job.keep('scope', axle, { ...now, [key]: !now[key] });
+	};
+	/** Jobs that were asked for, and that the axle knows as it is built now. */
+	const alsoOf = (axle: Axle) =>
+		askedJobs(scope.layouts[axle], scope.axles[axle]?.also).map(({ id }) => id);
+	const toggleJob = (axle: Axle, id: string) => {
+		const { damper, spring, bushes } = scope.axles[axle] ?? none;
+		const also = alsoOf(axle);
+		const next = also.includes(id) ? also.filter((one) => one !== id) : [...also, id];
+		void job.keep('scope', axle, { damper, spring, bushes, also: next });
 	};
 	const change = (part: Partial<Strategy>) =>
 		void job.keep('strategy', 'car', { ...scope.strategy, ...part });
 	const onDamper = $derived(
-		plans.some(({ damperOut, layout }) => damperOut && layout.build.spring === 'on-damper')
+		plans.some(({ damperOut, layout }) => damperOut && springSeat(layout) === 'on-damper')
 	);
-	const onArm = $derived(
-		plans.some(({ spring, layout }) => spring && layout.build.spring === 'on-arm')
+	/** Where a part may come out in more than one way. */
+	const ways = $derived(
+		plans.flatMap(({ axle, layout, damperOut, damperWay, springWay }) =>
+			[
+				...(damperOut ? [{ part: damperOf(layout).key, way: damperWay }] : []),
+				...(springWay ? [{ part: 'spring', way: springWay }] : [])
+			].flatMap(({ part, way }) => {
+				const all = waysOf(layout, part);
+				return way && all.length > 1 ? [{ axle, part, way, all, layout }] : [];
+			})
+		)
+	);
+	const chooseWay = (axle: Axle, part: string, key: string) => {
+		const { ways: now } = scope.strategy;
+		change({ ways: { ...now, [axle]: { ...now?.[axle], [part]: key } } });
+	};
+	const covered = $derived(
+		plans.some(({ axle }) =>
+			job.work.order.steps.some(
+				({ kind, corners }) => kind === 'cover-off' && axleOf(corners[0]!) === axle
+			)
+		)
 	);
 	const dampers = $derived(plans.some(({ damperOut }) => damperOut));
 	const bothSides = $derived(plans.some(({ corners }) => corners.length === 2));
 	const beam = $derived(
-		plans.some(({ layout, armSpring }) => layout.build.oneBody && armSpring === 'lower-arm')
+		plans.some(({ layout, springWay }) => isOneBody(layout) && springWay?.moves !== undefined)
 	);
 	const rustSeen = $derived(rustFound(findingsOf(job.work.book)));
 	const rustHours = $derived(soakNeeded(scope.rust));
@@ -81,6 +116,24 @@
 					>
 				{/each}
 			</div>
+			<div
+				class="mt-2 flex flex-wrap gap-2 text-[15px]"
+				role="group"
+				aria-label="Also renewed, {axle}"
+			>
+				{#each jobsOf(scope.layouts[axle]) as { id, name } (id)}
+					{@const on = scope.axles[axle]?.also?.includes(id) ?? false}
+					<button
+						type="button"
+						class="min-h-12 rounded-[3px] border px-3 {on
+							? 'border-2 border-spruce bg-spruce-wash font-semibold'
+							: 'border-edge bg-panel hover:bg-sunk'}"
+						aria-pressed={on}
+						disabled={closed}
+						onclick={() => toggleJob(axle, id)}>{on ? '✓ ' : ''}{name}</button
+					>
+				{/each}
+			</div>
 		</div>
 	{/each}
 	<Choice
@@ -95,7 +148,7 @@
 			As the threads looked that were looked at.
 		</p>{/if}
 	{#if rustHours}<p class="caption">
-			{kinds.soak.title} the evening before: {rustHours} h until the first spanner.
+			{operations.soak.title} the evening before: {rustHours} h until the first spanner.
 		</p>{/if}
 	{#if plans.length}
 		<h2 class="border-t border-line pt-3 text-lg">Which way</h2>
@@ -112,16 +165,29 @@
 				]}
 			/>
 		{/if}
-		{#if onArm}
+		{#each ways as { axle, part, way, all, layout } (`${axle} ${part}`)}
 			<Choice
-				label="Springs on the arm"
-				row
-				value={scope.strategy.springOut}
+				label="{partOf(layout, part)!.name}s out, {axle}"
+				list
+				value={way.key}
 				disabled={closed}
-				onpick={(springOut) => change({ springOut })}
+				onpick={(key) => chooseWay(axle, part, key)}
+				options={all.map(({ key, name, people }) => ({
+					value: key,
+					name: people ? `${name}; two people` : name
+				}))}
+			/>
+		{/each}
+		{#if covered}
+			<Choice
+				label="Covers inside come off"
+				row
+				value={scope.strategy.inside ?? 'on-stands'}
+				disabled={closed}
+				onpick={(inside) => change({ inside })}
 				options={[
-					{ value: 'lower-arm', name: 'Let the arm down' },
-					{ value: 'internal-compressor', name: 'Internal compressor' }
+					{ value: 'before-lifting', name: 'Before it is lifted' },
+					{ value: 'on-stands', name: 'When they are in the way' }
 				]}
 			/>
 		{/if}

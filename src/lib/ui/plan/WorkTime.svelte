@@ -2,7 +2,7 @@
 	import { timedCar } from '$core/schedule/cars';
 	import type { Timeline } from '$core/schedule/timeline';
 	import { formatHours, formatNumber } from '$core/units/format';
-	import { kinds } from '$core/work/kinds';
+	import { operations } from '$core/work/operations';
 	import { meanMinutes } from '$core/work/minutes';
 	import { soakNeeded } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -101,7 +101,7 @@
 				.slice(0, 3)
 				.map(
 					([kind, { factor, records }]) =>
-						`“${kinds[kind].title}” takes ${formatNumber(100 * factor, 0)} % of the usual time (${records} times)`
+						`“${operations[kind].title}” takes ${formatNumber(100 * factor, 0)} % of the usual time (${records} times)`
 				)
 				.join(', ')}{own.length > 3 ? ' and others' : ''}.
 		{:else}

@@ -35,7 +35,10 @@ describe('what is renewed', () => {
 		const { state } = open('2026-0269');
 		render(ScopeForm);
 		// Springs on the arm: lowered or drawn together; no unit to be bought complete.
-		expect(screen.getByRole('group', { name: 'Springs on the arm' })).toBeTruthy();
+		const springs = screen.getByRole('group', { name: 'Springs out, rear' });
+		await fireEvent.click(within(springs).getByLabelText(/^Internal compressor/));
+		expect(state.work.scope.strategy.ways).toEqual({ rear: { spring: 'internal-compressor' } });
+		expect(state.work.order.steps.some(({ kind }) => kind === 'squeeze')).toBe(true);
 		expect(screen.queryByLabelText('Complete unit')).toBeNull();
 		await fireEvent.click(screen.getByLabelText('Two'));
 		expect(state.work.scope.strategy.people).toBe(2);
@@ -75,6 +78,9 @@ describe('the advice', () => {
 		const pair = screen.getByRole('group', { name: 'Dampers, front pair' });
 		await fireEvent.click(within(pair).getByRole('button', { name: 'Declined' }));
 		await vi.waitFor(() => expect(state.work.scope.axles.front?.damper).toBe(false));
+		const links = screen.getByRole('group', { name: 'Drop link, FL' });
+		await fireEvent.click(within(links).getByRole('button', { name: 'Declined' }));
+		await vi.waitFor(() => expect(state.work.scope.axles.front?.also).toEqual([]));
 		expect(state.work.order.steps).toEqual([]);
 	});
 

@@ -2,7 +2,7 @@
 	import { axleOf } from '$core/height/corners';
 	import { armGeometry } from '$core/job/arm';
 	import type { Joint } from '$core/job/model';
-	import { judgeBush } from '$core/job/view';
+	import { cornerLift, judgeBush } from '$core/job/rubber';
 	import type { RoundStop } from '$core/procedure/round';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
@@ -40,8 +40,11 @@
 	);
 	const judged = $derived(
 		rubber && (atMm !== undefined || moved !== undefined)
-			? judgeBush(job.record, stop.corner, shownMm, job.limits, joint?.place)
+			? judgeBush(job.record, stop.corner, shownMm, job.limits, joint)
 			: undefined
+	);
+	const lift = $derived(
+		judged?.ok ? cornerLift(job.record, stop.corner, shownMm, job.limits) : undefined
 	);
 	const assumed = $derived(
 		target !== undefined &&
@@ -64,7 +67,7 @@
 				<p class="caption">
 					{moved === undefined ? 'If it is set as the corner stands' : 'If it were set here'}
 				</p>
-				<Later part={verdict()} given={{ judged: judged.value, assumed }} />
+				<Later part={verdict()} given={{ judged: judged.value, assumed, lift }} />
 			</div>
 		{/if}
 	</section>

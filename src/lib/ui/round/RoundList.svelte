@@ -70,7 +70,7 @@
 	});
 </script>
 
-<div bind:this={list}>
+<div class="round" bind:this={list}>
 	{#each roundPhases as phase (phase)}
 		{@const inPhase = lines.filter((stop) =>
 			phase === 'rubber' ? stop.phase === 'load' || stop.phase === 'rubber' : stop.phase === phase
@@ -84,22 +84,16 @@
 				{#each inPhase as stop (lineKey(stop))}
 					{@const line = lineOf(stop)}
 					<li>
-						<button
-							type="button"
-							onclick={() => onpick(stop)}
-							aria-current={isNow(stop) ? 'step' : undefined}
-							class="line"
-						>
-							<span class="min-w-0 flex-1 leading-tight">
-								<span class="text-[15px]"><b>{stop.corner}</b> {line.name}</span>
-								<span class="block text-[13px]"
+						<button onclick={() => onpick(stop)} aria-current={isNow(stop) ? 'step' : undefined}
+							><span
+								><b>{stop.corner}</b>
+								{line.name}<small
 									><StateMark mark={line.mark} word={line.word} /><span class="sr-only"
 										>, {cornerNames[stop.corner]}</span
-									></span
-								>
-							</span>
-							<span class="num text-soft">{line.number}</span>
-						</button>
+									></small
+								></span
+							><i class="num">{line.number}</i></button
+						>
 					</li>
 				{/each}
 			</ul>
@@ -108,21 +102,38 @@
 </div>
 
 <style>
-	.line {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		width: 100%;
-		min-height: 48px;
-		padding: 4px 12px;
-		border-inline-start: 4px solid transparent;
-		text-align: start;
-	}
-	.line:hover {
-		background: var(--color-sunk);
-	}
-	.line[aria-current] {
-		border-color: var(--color-spruce);
-		background: var(--color-spruce-wash);
+	/* Lines are many: they are styled from here, so that none carries its own words of style. */
+	.round :global {
+		li > button {
+			display: flex;
+			align-items: center;
+			gap: 8px;
+			width: 100%;
+			min-height: 48px;
+			padding: 4px 12px;
+			border-inline-start: 4px solid transparent;
+			text-align: start;
+		}
+		li > button:hover {
+			background: var(--color-sunk);
+		}
+		[aria-current] {
+			border-color: var(--color-spruce);
+			background: var(--color-spruce-wash);
+		}
+		button > span {
+			min-width: 0;
+			flex: 1;
+			font-size: 15px;
+			line-height: 1.25;
+		}
+		small {
+			display: block;
+			font-size: 13px;
+		}
+		i {
+			font-style: normal;
+			color: var(--color-soft);
+		}
 	}
 </style>

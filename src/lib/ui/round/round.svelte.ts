@@ -8,7 +8,7 @@ import type { Corner } from '$core/height/corners';
 import { atWork } from '$core/job/joints';
 import type { Joint } from '$core/job/model';
 import { questionBefore, stopWaitsFor, type Question } from '$core/job/turn';
-import { loadedStanding } from '$core/job/view';
+import { loadedStanding } from '$core/job/loaded';
 import type { CarState, LoadMethod } from '$core/procedure/facts';
 import {
 	roundStops,

@@ -27,47 +27,64 @@
 	});
 </script>
 
-<ol class="divide-y divide-line" bind:this={list}>
+<ol class="steps divide-y divide-line" bind:this={list}>
 	{#each work.order.steps as step, i (step.id)}
 		{@const mark = look(step)}
 		{#if i === 0 || work.order.steps[i - 1]!.phase !== step.phase}
-			<li class="bg-sunk px-3 py-0.5 text-[15px] font-semibold">{workPhaseNames[step.phase]}</li>
+			<li>{workPhaseNames[step.phase]}</li>
 		{/if}
 		<li>
 			<button
-				type="button"
-				class="step"
+				class={{ behind: work.done.has(step.id) }}
 				aria-current={now === step.id ? 'step' : undefined}
 				onclick={() => onpick(step.id)}
 			>
-				<span class="text-lg {mark.class}" aria-hidden="true">{mark.sign}</span>
-				<span class="num capitalize">{step.at}</span>
-				<span class={work.done.has(step.id) ? 'text-soft' : ''}
-					>{step.title}<span class="sr-only">, {mark.word}</span></span
-				>
+				<i class={mark.class} aria-hidden="true">{mark.sign}</i>
+				<b>{step.at}</b>
+				<span>{step.title}<small class="sr-only">, {mark.word}</small></span>
 			</button>
 		</li>
 	{/each}
 </ol>
 
 <style>
-	.step {
-		display: grid;
-		width: 100%;
-		min-height: 3rem;
-		grid-template-columns: 1.2rem 2.4rem minmax(0, 1fr);
-		align-items: center;
-		gap: 0.375rem;
-		padding: 0.25rem 0.75rem;
-		text-align: start;
-		font-size: 15px;
-		line-height: 1.25;
-	}
-	.step:hover {
-		background: var(--color-sunk);
-	}
-	.step[aria-current] {
-		background: var(--color-mark-wash);
-		font-weight: 600;
+	/* Rows are many: they are styled from here, so that none carries its own words of style. */
+	.steps :global {
+		li:not(:has(button)) {
+			padding: 0.125rem 0.75rem;
+			background: var(--color-sunk);
+			font-size: 15px;
+			font-weight: 600;
+		}
+		button {
+			display: grid;
+			width: 100%;
+			min-height: 3rem;
+			grid-template-columns: 1.2rem 2.4rem minmax(0, 1fr);
+			align-items: center;
+			gap: 0.375rem;
+			padding: 0.25rem 0.75rem;
+			text-align: start;
+			font-size: 15px;
+			line-height: 1.25;
+		}
+		button:hover {
+			background: var(--color-sunk);
+		}
+		[aria-current] {
+			background: var(--color-mark-wash);
+			font-weight: 600;
+		}
+		i {
+			font-size: 1.125rem;
+			font-style: normal;
+		}
+		b {
+			font-stretch: 78%;
+			text-transform: capitalize;
+		}
+		.behind span {
+			color: var(--color-soft);
+		}
 	}
 </style>

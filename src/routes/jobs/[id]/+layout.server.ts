@@ -1,4 +1,5 @@
 import { packBook } from '$lib/book/packed';
+import { layoutsOfCar } from '$lib/client/layouts';
 import { db } from '$lib/server/app';
 import { listEntries } from '$lib/server/db/entries';
 import { findJob } from '$lib/server/db/jobs';
@@ -7,6 +8,7 @@ import { listCarNotes, listSpecifications, listTimedKinds } from '$lib/server/db
 import { listWrenches } from '$lib/server/db/wrenches';
 import { modelOf } from '$lib/server/jobs/projections';
 import { carAt } from '$core/job/book/entry';
+import { nearestKnown } from '$core/job/joints';
 import { error } from '@sveltejs/kit';
 import type { LayoutServerLoad } from './$types';
 
@@ -21,21 +23,27 @@ export const load: LayoutServerLoad = async ({ params }) => {
 		listCarNotes(db, row.vehicleId)
 	]);
 	const people = everyone.map(({ id, name, role, active }) => ({ id, name, role, active }));
-	const wrenches = rack.filter(({ retired }) => !retired);
 	const { id, number } = row;
 	const vehicle = carAt(entries);
-	const specifications = await listSpecifications(db, {
-		vehicleId: row.vehicleId,
-		model: modelOf(vehicle),
-		layouts: [vehicle.axles.front.layout, vehicle.axles.rear.layout]
-	});
+	const closed =
+		entries.findLast(({ kind }) => kind === 'signed' || kind === 'addendum')?.kind === 'signed';
+	// Nothing is specified any more in a job that is signed.
+	const specifications = closed
+		? []
+		: await listSpecifications(db, {
+				vehicleId: row.vehicleId,
+				model: modelOf(vehicle),
+				layouts: layoutsOfCar(vehicle)
+			});
 	return {
 		title: `${vehicle.plate} ${number}`,
 		job: { id, number, people, book: packBook(entries) },
-		wrenches,
-		timed,
+		layouts: layoutsOfCar(vehicle),
+		wrenches: rack.filter(({ retired }) => !retired),
+		// Where nothing is planned any more, no minutes are told.
+		timed: closed && !entries.some(({ kind }) => kind === 'scope') ? [] : timed,
 		carNotes,
 		// What this job itself specifies stands in its book.
-		specifications: specifications.filter(({ jobNumber }) => jobNumber !== number)
+		specifications: nearestKnown(vehicle, specifications, number)
 	};
 };

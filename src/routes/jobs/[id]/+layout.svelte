@@ -3,6 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { nextHref } from '$lib/ui/job/places';
 	import { followJob } from '$lib/client/follow';
+	import { layoutUrls } from '$lib/client/layouts';
 	import { holdBook } from '$lib/client/refresh';
 	import { personalUnits } from '$lib/client/units';
 	import { checks, JobState, provideJob } from '$lib/client/job-state.svelte';
@@ -80,6 +81,12 @@
 		})
 	);
 </script>
+
+<svelte:head>
+	{#each layoutUrls(data.layouts) as href (href)}
+		<link rel="preload" as="fetch" type="application/json" crossorigin="anonymous" {href} />
+	{/each}
+</svelte:head>
 
 <svelte:window {onkeydown} />
 <JobHead />

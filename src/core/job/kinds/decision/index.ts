@@ -29,13 +29,23 @@ const scopeKeys: Partial<Record<PartKey, 'damper' | 'spring' | 'bushes'>> = {
 	spring: 'spring',
 	bush: 'bushes'
 };
+/** Parts of a line of advice that have a job of their own. */
+const jobKeys: readonly PartKey[] = ['drop-link', 'bar-bush', 'top-mount'];
 const nothing: AxleScope = { damper: false, spring: false, bushes: false };
 
 function scopeFollows(record: JobRecord, id: string, { state }: Data): Draft[] {
 	const { kind, part, axle } = readAdvice(id);
-	const key = kind === 'renew' && part ? scopeKeys[part] : undefined;
-	if (!key || !axle || state === 'done') return [];
+	if (kind !== 'renew' || !part || !axle || state === 'done') return [];
 	const now = scopeSaid(record, new WorkBook(record.entries)).axles[axle] ?? nothing;
 	const on = state === 'accepted';
-	return now[key] === on ? [] : [{ kind: 'scope', subject: axle, data: { ...now, [key]: on } }];
+	const key = scopeKeys[part];
+	if (key) {
+		return now[key] === on ? [] : [{ kind: 'scope', subject: axle, data: { ...now, [key]: on } }];
+	}
+	const { also = [] } = now;
+	// What a damper that comes out renews on the bench is no job beside it.
+	const withIt = part === 'top-mount' && (now.damper || now.spring);
+	if (!jobKeys.includes(part) || withIt || also.includes(part) === on) return [];
+	const asked = on ? [...also, part] : also.filter((one) => one !== part);
+	return [{ kind: 'scope', subject: axle, data: { ...now, also: asked } }];
 }

@@ -1,4 +1,8 @@
 import { defineKind } from '../../book/kind.ts';
+import type { Axle } from '../../../height/corners.ts';
+import { refuse } from '../../../problem.ts';
+import { askedJobs, jobsOf } from '../../../work/jobs.ts';
+import { layoutsOf } from '../../scope.ts';
 import { planFollows } from '../plan.ts';
 
 export const scope = defineKind<'scope'>({
@@ -6,10 +10,20 @@ export const scope = defineKind<'scope'>({
 	name: 'What is renewed',
 	counts: 'last',
 	saidAsKept: true,
-	decide: ({ record, command: { subject }, said }) =>
-		planFollows(record, { kind: 'scope', subject, data: said }),
-	words: ({ damper, spring, bushes }, { subject }) => {
-		const list = [damper && 'dampers', spring && 'springs', bushes && 'bushes'].filter(Boolean);
+	decide({ record, command: { subject }, said }) {
+		const known = jobsOf(layoutsOf(record)[subject as Axle]).map(({ id }) => id);
+		const wrong = said.also?.find((id) => !known.includes(id));
+		if (wrong) throw refuse('also', `is no job of this axle: one of ${known.join(', ')}`, wrong);
+		return planFollows(record, { kind: 'scope', subject, data: said });
+	},
+	words: ({ damper, spring, bushes, also }, { subject }, record) => {
+		const jobs = askedJobs(layoutsOf(record)[subject as Axle], also);
+		const list = [
+			damper && 'dampers',
+			spring && 'springs',
+			bushes && 'bushes',
+			...jobs.map(({ name }) => name.toLowerCase())
+		].filter(Boolean);
 		return `${subject} axle, renewed: ${list.join(', ') || 'nothing'}`;
 	}
 });

@@ -5,7 +5,11 @@ const kept = () =>
 	Joi.object({
 		damper: Joi.boolean().required(),
 		spring: Joi.boolean().required(),
-		bushes: Joi.boolean().required()
+		bushes: Joi.boolean().required(),
+		also: Joi.array()
+			.items(Joi.string().pattern(/^[a-z-]+(:[a-z-]+)?$/, 'a job such as arm:lower-arm'))
+			.unique()
+			.max(20)
 	});
 
 export const schemas = defineSchemas({

@@ -1,7 +1,7 @@
 import { differenceInMilliseconds } from 'date-fns';
 import { believable, meanMinutes, stepMinutes } from '../../../work/minutes.ts';
 import { blockedBy } from '../../../work/order.ts';
-import type { StepKind } from '../../../work/kinds.ts';
+import type { StepKind } from '../../../work/operations.ts';
 import type { Command } from '../../book/entry.ts';
 import { Problem, refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';

@@ -1,6 +1,8 @@
 import Joi from 'joi';
 import { defineSchemas, wholeCar } from '../../book/kind-schemas.ts';
 
+const waysOfAxle = () => Joi.object().pattern(Joi.string().max(40), Joi.string().max(60)).max(8);
+
 const kept = () =>
 	Joi.object({
 		assembly: Joi.string().valid('rebuild', 'complete').required(),
@@ -8,7 +10,9 @@ const kept = () =>
 		first: Joi.string().valid('bottom', 'top').required(),
 		sides: Joi.string().valid('one-by-one', 'together').required(),
 		people: Joi.number().valid(1, 2).required(),
-		load: Joi.string().valid('jack-to-height', 'on-wheels').required()
+		load: Joi.string().valid('jack-to-height', 'on-wheels').required(),
+		ways: Joi.object({ front: waysOfAxle(), rear: waysOfAxle() }),
+		inside: Joi.string().valid('before-lifting', 'on-stands')
 	});
 
 export const schemas = defineSchemas({

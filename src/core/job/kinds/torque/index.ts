@@ -16,7 +16,8 @@ import { atWork } from '../../joints.ts';
 import type { Joint, Torque } from '../../model.ts';
 import type { JobRecord } from '../../record.ts';
 import { questionBefore, waitsFor, waitWords } from '../../turn.ts';
-import { judgeBush, viewJob } from '../../view.ts';
+import { judgeBush } from '../../rubber.ts';
+import { viewJob } from '../../view.ts';
 import { viewWork } from '../../work.ts';
 import { jointOf, jointWords, noneSince } from './joint.ts';
 
@@ -253,6 +254,15 @@ function checkBefore(
 	};
 }
 
+/** To six digits: more is not known of a bush, and makes the book long. */
+const kept = <T extends object>(bush: T): T =>
+	Object.fromEntries(
+		Object.entries(bush).map(([name, value]) => [
+			name,
+			typeof value === 'number' ? Number(value.toPrecision(6)) : value
+		])
+	) as T;
+
 /** Judges the bush where there is one to judge. */
 function checkBush(
 	record: JobRecord,
@@ -267,10 +277,10 @@ function checkBush(
 			'read hub to arch at this corner first: a bush is only set at a known height'
 		);
 	}
-	const judged = judgeBush(record, joint.corner, said.hubToArch.si, record.limits, joint.place);
+	const judged = judgeBush(record, joint.corner, said.hubToArch.si, record.limits, joint);
 	if (!judged.ok) {
 		throw invalid(judged.faults.map((fault) => ({ ...fault, field: 'hubToArch' })));
 	}
-	const { targetHubToArchMm, ...bush } = judged.value;
-	return { targetHubToArchMm, bush };
+	const { targetHubToArchMm, otherUnread: _, ...bush } = judged.value;
+	return { targetHubToArchMm, bush: kept(bush) };
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Axes from '$lib/ui/chart/Axes.svelte';
 	import { page } from '$app/state';
 	import type { HeightComparison } from '$core/height/compare';
 	import { formatNumber } from '$core/units/format';
@@ -101,15 +102,7 @@
 				role="img"
 				aria-label="Readings before and after with their means, and the difference with its interval"
 			>
-				{#each x.ticks(8) as tick (tick)}
-					<path d="M {x(tick)} 30 V 215" class="stroke-line" />
-					<text x={x(tick)} y="238" text-anchor="middle" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				<text x="750" y="258" text-anchor="end" font-size="14" class="text-soft"
-					>hub to arch, {units.choice.length}</text
-				>
+				<Axes {x} top={30} bottom={215} xUnit="hub to arch, {units.choice.length}" />
 				{#each [['before', before.numbers, c.meanBefore, 80], ['after', after.numbers, c.meanAfter, 170]] as const as [name, readings, mean, y] (name)}
 					<text x="0" y={y + 5} font-size="16" font-weight="600">{name}</text>
 					{#each readings as reading, i (i)}

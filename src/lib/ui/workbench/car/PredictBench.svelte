@@ -10,11 +10,11 @@
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RunProgress from '$lib/ui/controls/RunProgress.svelte';
-	import { area, curveStep, scaleLinear } from 'd3';
 	import { onDestroy, type Snippet } from 'svelte';
 	import Bench from '../frame/Bench.svelte';
 	import Readout from '../frame/Readout.svelte';
 	import { BenchValues } from '../frame/values.svelte';
+	import HeightBell from './HeightBell.svelte';
 
 	let { choices }: { choices: Snippet } = $props();
 	const units = personalUnits();
@@ -117,39 +117,6 @@
 	onDestroy(() => draws.stop());
 
 	const inUnit = (value: number) => units.number(value, 'length');
-	const x = $derived.by(() => {
-		if (!p) return scaleLinear([0, 1], [60, 740]);
-		const half = 1.9 * p.expanded.settledHeightMm;
-		const low = Math.min(p.settledHeightMm - half, num('heightBeforeMm') - 4);
-		const high = Math.max(p.settledHeightMm + half, p.newHeightMm + 4, num('heightBeforeMm') + 4);
-		return scaleLinear([inUnit(low), inUnit(high)], [60, 740]);
-	});
-	const at = $derived((value: number) => x(inUnit(value)));
-	const base = 300;
-	/** The bell of the linear band. */
-	const bell = $derived.by(() => {
-		if (!p) return '';
-		const s = p.expanded.settledHeightMm / 2;
-		return area<number>()
-			.x((z) => at(p.settledHeightMm + z * s))
-			.y0(base)
-			.y1((z) => base - 200 * Math.exp((-z * z) / 2))(
-			Array.from({ length: 81 }, (_, i) => -4 + i * 0.1)
-		)!;
-	});
-	const steps = $derived.by(() => {
-		if (!current || !p) return '';
-		const { histogram } = current.distribution;
-		const s = p.expanded.settledHeightMm / 2;
-		const width = histogram[0]!.to - histogram[0]!.from;
-		// Scaled so that its area is that of the bell.
-		const scale = (200 * s * Math.sqrt(2 * Math.PI)) / (current.answered * width);
-		return area<(typeof histogram)[number]>()
-			.x(({ from, to }) => at((from + to) / 2))
-			.y0(base)
-			.y1(({ count }) => base - count * scale)
-			.curve(curveStep)(histogram)!;
-	});
 	const length = (value: number, signed = false) => units.show(value, 'length', { signed });
 </script>
 
@@ -175,63 +142,9 @@
 >
 	{#snippet drawing()}
 		{#if p}
-			<svg
-				viewBox="0 0 780 370"
-				class="drawn"
-				role="img"
-				aria-label="Height before, and the settled height with its spread"
-			>
-				{#each x.ticks(8) as tick (tick)}
-					<path d="M {x(tick)} {base} v 6" class="stroke-edge" />
-					<text x={x(tick)} y={base + 24} text-anchor="middle" font-size="14" class="text-soft"
-						>{tick}</text
-					>
-				{/each}
-				<text x="740" y={base + 44} text-anchor="end" font-size="14" class="text-soft"
-					>hub to arch, {units.choice.length}</text
-				>
-				{#if steps}<path d={steps} class="fill-mark-wash stroke-mark" stroke-width="1.5" />{/if}
-				<path
-					d={bell}
-					class={steps ? 'stroke-spruce' : 'fill-spruce-wash stroke-spruce'}
-					fill={steps ? 'none' : undefined}
-					stroke-width="2.5"
-				/>
-				<path d="M 60 {base} H 740" class="stroke-ink" stroke-width="1.5" />
-				<path d="M {at(num('heightBeforeMm'))} {base} V 40" class="stroke-ink" stroke-width="2.5" />
-				<text
-					x={at(num('heightBeforeMm')) - 8}
-					y="54"
-					text-anchor="end"
-					font-size="15"
-					font-weight="600">now {length(num('heightBeforeMm'))}</text
-				>
-				<path d="M {at(p.settledHeightMm)} {base} V 74" class="stroke-spruce" stroke-width="3" />
-				<text x={at(p.settledHeightMm) + 8} y="66" font-size="17" font-weight="700"
-					>settled {length(p.settledHeightMm)}</text
-				>
-				<path
-					d="M {at(p.newHeightMm)} {base} V 250"
-					class="stroke-mark"
-					stroke-dasharray="5 4"
-					stroke-width="2"
-				/>
-				<text x={at(p.newHeightMm) + 8} y={base - 10} font-size="14" class="text-mark"
-					>at first {length(p.newHeightMm)}</text
-				>
-				{#each [p.settledHeightMm - p.expanded.settledHeightMm, p.settledHeightMm + p.expanded.settledHeightMm] as edge (edge)}
-					<path d="M {at(edge)} {base - 10} v 20" class="stroke-ink" stroke-width="2.5" />
-				{/each}
-				<path
-					d="M {at(p.settledHeightMm - p.expanded.settledHeightMm)} {base} H {at(
-						p.settledHeightMm + p.expanded.settledHeightMm
-					)}"
-					class="stroke-ink"
-					stroke-width="5"
-				/>
-			</svg>
+			<HeightBell predicted={p} heightBeforeMm={num('heightBeforeMm')} draws={current} />
 			<p class="caption">
-				Green: what a linear band says. {steps ? 'Blue: the draws. ' : ''}Heavy line: 95 %. Old
+				Green: what a linear band says. {current ? 'Blue: the draws. ' : ''}Heavy line: 95 %. Old
 				spring under the car {length(p.oldSpringLengthMm)}, new {length(p.newSpringLengthMm)}.
 			</p>
 			<div class="no-print mt-3 flex flex-wrap items-center gap-3">

@@ -15,7 +15,8 @@
 	import { BenchValues } from '../frame/values.svelte';
 	import CornerDrawing from './CornerDrawing.svelte';
 	import PointFields from './PointFields.svelte';
-	import { cornerFromTexts, pointEntries, tapeEntries } from './points';
+	import { cornerFromTexts, pointEntries, postureEntries, tapeEntries } from './points';
+	import { cornerCurves, cornerReadouts } from './shown';
 
 	interface Props {
 		layout: MechanismLayout;
@@ -31,55 +32,7 @@
 	// svelte-ignore state_referenced_locally
 	const [sample, taped, byTape] = [sampleCorners[layout], sampleTape[layout], source === 'tape'];
 	const measures = byTape ? tapeEntries(taped) : [];
-	const general = [
-		{
-			key: 'bumpMm',
-			label: 'Wheel now, + = bump',
-			dimension: 'length',
-			initial: -60,
-			min: -300,
-			max: 300,
-			decimals: 1
-		},
-		{
-			key: 'travelMm',
-			label: 'Travel shown, each way',
-			dimension: 'length',
-			initial: 80,
-			min: 10,
-			max: 300,
-			decimals: 0
-		},
-		{
-			key: 'wheelRadiusMm',
-			label: 'Wheel radius, for the drawing',
-			dimension: 'length',
-			initial: 310,
-			min: 150,
-			max: 600,
-			decimals: 0
-		},
-		{
-			key: 'staticCamberDeg',
-			label: 'Camber now, + = top outward',
-			dimension: 'angle',
-			initial: byTape ? -0.8 : sample.staticCamberDeg,
-			min: -15,
-			max: 15
-		},
-		...(byTape
-			? []
-			: [
-					{
-						key: 'staticToeDeg',
-						label: 'Toe now, + = toe-in',
-						dimension: 'angle' as const,
-						initial: sample.staticToeDeg,
-						min: -10,
-						max: 10
-					}
-				])
-	] as const;
+	const general = postureEntries(sample, byTape);
 	const values = new BenchValues(
 		units,
 		page.url.searchParams,
@@ -149,43 +102,7 @@
 				TravelEnd | undefined)
 	);
 
-	const curves = $derived.by(() => {
-		const rows = swept.value?.rows;
-		if (!rows) return [];
-		const bands = swept.value?.expanded?.rows;
-		const of = (
-			name: string,
-			unit: string,
-			decimals: number,
-			least: number,
-			pick: (row: SweepRow) => number | undefined
-		) =>
-			pick(rows[0]!) === undefined
-				? []
-				: [
-						{
-							name,
-							unit,
-							decimals,
-							least,
-							y: rows.map((r) => pick(r)!),
-							band: bands?.map((r) => pick(r)!)
-						}
-					];
-		return [
-			...of('Camber', '°', 2, 1, (r) => r.camberDeg),
-			...(byTape ? [] : of('Toe', '°', 2, 0.4, (r) => r.toeDeg)),
-			...of('Twist, lower arm', '°', 1, 4, (r) => r.twistDeg.lower),
-			...of('Twist, upper arm', '°', 1, 4, (r) => r.twistDeg.upper),
-			...of('Twist, arm', '°', 1, 4, (r) => r.twistDeg.arm),
-			...of('Motion ratio, spring', '', 3, 0.1, (r) => r.springMotionRatio),
-			// A strut carries its spring: one curve for both.
-			...of('Motion ratio, damper', '', 3, 0.1, (r) =>
-				r.damperLengthMm === r.springLengthMm ? undefined : r.damperMotionRatio
-			),
-			...of('Twist, link 1', '°', 1, 4, (r) => r.links?.[0]?.twistDeg)
-		];
-	});
+	const curves = $derived(cornerCurves(swept.value, byTape));
 	const inUnit = (mm: number) => units.number(mm, 'length');
 </script>
 
@@ -251,69 +168,9 @@
 	{/snippet}
 	{#snippet numbers()}
 		{#if row}
-			{@const twist = row.twistDeg.lower ?? row.twistDeg.arm}
-			{@const twistBand = band?.twistDeg.lower ?? band?.twistDeg.arm}
-			{#if twist !== undefined}
-				<Readout
-					main
-					label="Bush twist against the height measured, {row.twistDeg.arm === undefined
-						? 'lower arm'
-						: 'arm'}"
-					value={angle(twist, 1)}
-					band={twistBand === undefined ? undefined : `${twistBand.toFixed(1)}\u00a0°`}
-				/>
-			{/if}
-			{#if row.twistDeg.upper !== undefined}
-				<Readout
-					label="Twist, upper arm"
-					value={angle(row.twistDeg.upper, 1)}
-					band={band && `${band.twistDeg.upper!.toFixed(1)}\u00a0°`}
-				/>
-			{/if}
-			{#each row.links ?? [] as link, i (i)}
-				<Readout
-					label="Link {i + 1}: twist, cone"
-					value="{formatNumber(link.twistDeg, 1, true)} ° {angle(link.coneDeg, 1)}"
-				/>
+			{#each cornerReadouts(row, band, byTape, { length, angle }) as shown (shown.label)}
+				<Readout {...shown} />
 			{/each}
-			<Readout
-				label="Camber"
-				value={angle(row.camberDeg)}
-				band={band && `${band.camberDeg.toFixed(2)}\u00a0°`}
-			/>
-			{#if !byTape}<Readout label="Toe" value={angle(row.toeDeg)} />{/if}
-			{#if row.casterDeg !== undefined}<Readout label="Caster" value={angle(row.casterDeg)} />{/if}
-			{#if row.kpiDeg !== undefined}
-				<Readout
-					label="Kingpin inclination"
-					value={angle(row.kpiDeg)}
-					band={band && `${band.kpiDeg!.toFixed(2)}\u00a0°`}
-				/>
-			{/if}
-			<Readout
-				label="Track change"
-				value={length(row.trackChangeMm, true)}
-				band={band && length(band.trackChangeMm)}
-			/>
-			{#if row.springLengthMm !== undefined}
-				<Readout
-					label="Spring length"
-					value={length(row.springLengthMm)}
-					band={band && length(band.springLengthMm!)}
-				/>
-				<Readout
-					label="Motion ratio, spring"
-					value={formatNumber(row.springMotionRatio!, 3)}
-					band={band?.springMotionRatio?.toFixed(3)}
-				/>
-			{/if}
-			{#if row.damperLengthMm !== undefined}
-				<Readout
-					label="Damper length"
-					value={length(row.damperLengthMm)}
-					band={band && length(band.damperLengthMm!)}
-				/>
-			{/if}
 		{/if}
 	{/snippet}
 	{#snippet notes()}

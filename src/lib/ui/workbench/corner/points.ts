@@ -80,3 +80,57 @@ export function tapeEntries({ layout, measures }: TapedCorner): NumberEntry[] {
 			hint: usual === 3 || usual === 1.5 ? undefined : `known to about ±${2 * usual} ${unit}`
 		}));
 }
+
+/** How the corner stands, and how far it is moved. */
+export const postureEntries = (
+	sample: Pick<CornerGeometry, 'staticCamberDeg' | 'staticToeDeg'>,
+	byTape: boolean
+): NumberEntry[] => [
+	{
+		key: 'bumpMm',
+		label: 'Wheel now, + = bump',
+		dimension: 'length',
+		initial: -60,
+		min: -300,
+		max: 300,
+		decimals: 1
+	},
+	{
+		key: 'travelMm',
+		label: 'Travel shown, each way',
+		dimension: 'length',
+		initial: 80,
+		min: 10,
+		max: 300,
+		decimals: 0
+	},
+	{
+		key: 'wheelRadiusMm',
+		label: 'Wheel radius, for the drawing',
+		dimension: 'length',
+		initial: 310,
+		min: 150,
+		max: 600,
+		decimals: 0
+	},
+	{
+		key: 'staticCamberDeg',
+		label: 'Camber now, + = top outward',
+		dimension: 'angle',
+		initial: byTape ? -0.8 : sample.staticCamberDeg,
+		min: -15,
+		max: 15
+	},
+	...(byTape
+		? []
+		: [
+				{
+					key: 'staticToeDeg',
+					label: 'Toe now, + = toe-in',
+					dimension: 'angle' as const,
+					initial: sample.staticToeDeg,
+					min: -10,
+					max: 10
+				}
+			])
+];

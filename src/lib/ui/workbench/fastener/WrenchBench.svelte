@@ -8,10 +8,11 @@
 	import { personalUnits } from '$lib/client/units';
 	import type { Snippet } from 'svelte';
 	import Bench from '../frame/Bench.svelte';
-	import { draggable } from '$lib/ui/corner/drag';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';
 	import { BenchValues } from '../frame/values.svelte';
+	import CastleNut from './CastleNut.svelte';
+	import WrenchDrawing from './WrenchDrawing.svelte';
 
 	let { choices }: { choices: Snippet } = $props();
 	const units = personalUnits();
@@ -78,16 +79,6 @@
 		!!set.value && set.value.settingNm >= range.fromNm && set.value.settingNm <= range.toNm
 	);
 	const show = (nm: number) => units.show(nm, 'torque');
-
-	const scale = $derived(440 / Math.max(num('wrenchLengthMm') + num('adapterLengthMm'), 100));
-	const drive = $derived([560 - num('adapterLengthMm') * scale * 0.6, 170] as const);
-	const nut = $derived.by(() => {
-		const angle = (num('adapterAngleDeg') * Math.PI) / 180;
-		const e = Math.max(num('adapterLengthMm') * scale, 1);
-		return [drive[0] + e * Math.cos(angle), drive[1] - e * Math.sin(angle)] as const;
-	});
-	const slots = [0, 60, 120, 180, 240, 300];
-	const hole = $derived(-num('toNextSlotDeg'));
 </script>
 
 <Bench
@@ -112,75 +103,14 @@
 	]}
 >
 	{#snippet drawing()}
-		<svg
-			viewBox="0 0 780 340"
-			class="drawn select-none"
-			role="img"
-			aria-label="Wrench and adapter from above, to scale"
-		>
-			<path
-				d="M {drive[0] - num('wrenchLengthMm') * scale} {drive[1]} H {drive[0]}"
-				class="stroke-soft"
-				stroke-width="12"
-				stroke-linecap="round"
-			/>
-			<path
-				d="M {drive[0] - num('wrenchLengthMm') * scale - 34} {drive[1]} h 68"
-				class="stroke-ink"
-				stroke-width="24"
-				stroke-linecap="round"
-			/>
-			<path
-				d="M {drive[0]} {drive[1]} L {nut[0]} {nut[1]}"
-				class="stroke-spruce"
-				stroke-width="14"
-				stroke-linecap="round"
-			/>
-			<circle cx={drive[0]} cy={drive[1]} r="17" class="fill-panel stroke-ink" stroke-width="4" />
-			<rect x={drive[0] - 6} y={drive[1] - 6} width="12" height="12" class="fill-ink" />
-			<g
-				class="cursor-grab touch-none"
-				{@attach draggable(
-					() => (place) =>
-						values.set(
-							'adapterAngleDeg',
-							Math.round((Math.atan2(drive[1] - place.y, place.x - drive[0]) * 180) / Math.PI)
-						)
-				)}
-			>
-				<circle cx={nut[0]} cy={nut[1]} r="34" fill="transparent" />
-				<path
-					d={`M ${slots.map((a) => `${nut[0] + 22 * Math.cos((a * Math.PI) / 180)} ${nut[1] + 22 * Math.sin((a * Math.PI) / 180)}`).join(' L ')} Z`}
-					class="fill-panel stroke-ink"
-					stroke-width="4"
-				/>
-				<circle cx={nut[0]} cy={nut[1]} r="8" class="fill-ink" />
-			</g>
-			<path
-				d="M {drive[0]} {drive[1] + 46} v 18 m 0 -9 H {drive[0] -
-					num('wrenchLengthMm') * scale} m 0 -9 v 18"
-				fill="none"
-				class="stroke-mark"
-				stroke-width="1.6"
-			/>
-			<text
-				x={drive[0] - (num('wrenchLengthMm') * scale) / 2}
-				y={drive[1] + 82}
-				text-anchor="middle"
-				font-size="15"
-				font-weight="600"
-				class="text-mark">{units.show(num('wrenchLengthMm'), 'length')}</text
-			>
-			<text x={nut[0] + 40} y={nut[1] - 22} font-size="16" font-weight="700"
-				>{show(num('targetNm'))}</text
-			>
-			<text
-				x={drive[0] - num('wrenchLengthMm') * scale - 40}
-				y={drive[1] - 30}
-				font-size="16"
-				font-weight="700">set {set.value ? show(set.value.settingNm) : ''}</text
-			>
-		</svg>
+		<WrenchDrawing
+			targetNm={num('targetNm')}
+			settingNm={set.value?.settingNm}
+			wrenchLengthMm={num('wrenchLengthMm')}
+			adapterLengthMm={num('adapterLengthMm')}
+			adapterAngleDeg={num('adapterAngleDeg')}
+			onangle={(deg) => values.set('adapterAngleDeg', deg)}
+		/>
 		<Slider
 			{values}
 			name="adapterAngleDeg"
@@ -192,31 +122,7 @@
 			high="180°"
 		/>
 		<div class="mt-2 grid items-center gap-4 border-t border-line pt-3 sm:grid-cols-[13rem_1fr]">
-			<svg
-				viewBox="-110 -110 220 220"
-				class="w-full max-w-52"
-				role="img"
-				aria-label="Castle nut: slots and the hole in the stud"
-			>
-				<circle r="84" class="fill-sunk stroke-ink" stroke-width="3" />
-				{#each slots as slot (slot)}
-					<path
-						d="M 0 -88 V -44"
-						transform="rotate({slot})"
-						class="stroke-panel"
-						stroke-width="16"
-					/>
-					<path
-						d="M -8 -84 V -46 H 8 V -84"
-						transform="rotate({slot})"
-						fill="none"
-						class="stroke-ink"
-						stroke-width="2.5"
-					/>
-				{/each}
-				<circle r="40" class="fill-panel stroke-ink" stroke-width="3" />
-				<path d="M 0 -40 V 40" transform="rotate({-hole})" class="stroke-mark" stroke-width="7" />
-			</svg>
+			<CastleNut toNextSlotDeg={num('toNextSlotDeg')} />
 			<div>
 				<h2 class="text-[16px]">Castle nut</h2>
 				{#if castle.value}

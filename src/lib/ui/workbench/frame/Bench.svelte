@@ -1,11 +1,9 @@
 <script lang="ts">
+	import Icon from '$lib/ui/frame/Icon.svelte';
 	import { replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { Fault } from '$core/result';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
-	import LinkIcon from '@lucide/svelte/icons/link';
-	import Printer from '@lucide/svelte/icons/printer';
-	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
 	import type { Snippet } from 'svelte';
 	import ValueField from './ValueField.svelte';
 	import type { BenchValues } from './values.svelte';
@@ -87,15 +85,12 @@
 		</div>
 		<div class="no-print flex gap-2">
 			<ActionButton onclick={copy}
-				><LinkIcon class="size-5" aria-hidden="true" /><span aria-live="polite"
-					>{copied ? 'Copied' : 'Copy link'}</span
+				><Icon name="link" /><span aria-live="polite">{copied ? 'Copied' : 'Copy link'}</span
 				></ActionButton
 			>
-			<ActionButton onclick={() => window.print()}
-				><Printer class="size-5" aria-hidden="true" />Print</ActionButton
-			>
+			<ActionButton onclick={() => window.print()}><Icon name="printer" />Print</ActionButton>
 			<ActionButton onclick={() => values.reset()}
-				><RotateCcw class="size-5" aria-hidden="true" />Start over</ActionButton
+				><Icon name="rotate-ccw" />Start over</ActionButton
 			>
 		</div>
 	</div>

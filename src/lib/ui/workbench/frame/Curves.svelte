@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Axes from '$lib/ui/chart/Axes.svelte';
 	import { area, extent, line, scaleLinear } from 'd3';
 
 	/** Small charts over one common axis, one quantity each, with its band and the present value. */
@@ -91,19 +92,14 @@
 				<text x={width - margin.right} y="15" font-size="16" font-weight="700" text-anchor="end"
 					>{text(curve.value, curve.decimals)} {curve.unit}</text
 				>
-				{#each curve.up.ticks(3) as tick (tick)}
-					<path
-						d="M {margin.left} {curve.up(tick)} H {width - margin.right}"
-						class={tick === 0 ? 'stroke-edge' : 'stroke-line'}
-					/>
-					<text
-						x={margin.left - 5}
-						y={curve.up(tick) + 4}
-						font-size="12"
-						text-anchor="end"
-						class="text-soft">{curve.up.tickFormat(3)(tick)}</text
-					>
-				{/each}
+				<Axes
+					x={across}
+					y={curve.up}
+					xTicks={4}
+					yTicks={3}
+					size={12}
+					yText={curve.up.tickFormat(3)}
+				/>
 				<path d="M {across(0)} {margin.top} V {height - margin.bottom}" class="stroke-edge" />
 				{#if curve.area}<path d={curve.area} class="fill-mark-wash" />{/if}
 				<path d={curve.line} fill="none" class="stroke-spruce" stroke-width="2.5" />
@@ -113,15 +109,6 @@
 					stroke-dasharray="4 3"
 				/>
 				<circle cx={curve.dot[0]} cy={curve.dot[1]} r="4.5" class="fill-spruce" />
-				{#each across.ticks(4) as tick (tick)}
-					<text
-						x={across(tick)}
-						y={height - 4}
-						font-size="12"
-						text-anchor="middle"
-						class="text-soft">{across.tickFormat(4)(tick)}</text
-					>
-				{/each}
 			</svg>
 		{/each}
 	</div>

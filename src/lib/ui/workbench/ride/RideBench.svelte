@@ -6,20 +6,19 @@
 	import { Live } from '$lib/client/live.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import Choice from '$lib/ui/controls/Choice.svelte';
-	import { extent, line, scaleLinear } from 'd3';
 	import type { Snippet } from 'svelte';
-	import Axes from '$lib/ui/chart/Axes.svelte';
 	import Bench from '../frame/Bench.svelte';
 	import Readout from '../frame/Readout.svelte';
 	import Slider from '../frame/Slider.svelte';
 	import { BenchValues } from '../frame/values.svelte';
+	import BumpChart from './BumpChart.svelte';
+	import CarOverBump, { heightsEnlarged } from './CarOverBump.svelte';
 	import { bumpEntries, bumpTexts, overBump, quarterOf } from './over-a-bump';
 
 	let { choices: mode }: { choices: Snippet } = $props();
 	const units = personalUnits();
 	const values = new BenchValues(units, page.url.searchParams, bumpEntries, bumpTexts);
 	const num = (key: string) => values.num(key);
-	const inUnit = (mm: number) => units.number(mm, 'length');
 	const run = new Live<FullCarRun>(() => ({ name: 'full-car', input: overBump(num, values.text) }));
 	const r = $derived(run.value);
 	const front = new Live<QuarterCarModes>(() => ({
@@ -37,34 +36,7 @@
 		stiff: '◇ stiff'
 	};
 
-	const x = scaleLinear([0, 3], [64, 760]);
-	const y = $derived(
-		r
-			? scaleLinear(
-					extent(
-						r.rows.flatMap((row) => [row.bodyMm, row.heightMm.FL, row.heightMm.RL]).map(inUnit)
-					) as [number, number],
-					[250, 20]
-				).nice()
-			: undefined
-	);
-	const curve = $derived((pick: (row: FullCarRun['rows'][number]) => number) =>
-		line()(r!.rows.map((row): [number, number] => [x(row.timeS), y!(inUnit(pick(row)))]))!
-	);
 	const now = $derived(r?.rows[Math.round((num('atMs') / 3000) * (r.rows.length - 1))]);
-	/** The car from the side, heights three times enlarged. */
-	const big = 3;
-	const sideAt = (mm: number) => 330 - mm * 0.11;
-	const wheelX = $derived({ front: 210, rear: 210 + num('wheelbaseMm') * 0.13 });
-	const bodyY = $derived((axle: 'front' | 'rear') => {
-		if (!now) return 0;
-		const arm =
-			axle === 'front' ? num('massBehindFrontMm') : num('massBehindFrontMm') - num('wheelbaseMm');
-		return (now.bodyMm + arm * Math.sin((now.pitchDeg * Math.PI) / 180)) * big * 0.11;
-	});
-	const hub = $derived((axle: 'front' | 'rear') =>
-		now ? bodyY(axle) - now.heightMm[axle === 'front' ? 'FL' : 'RL'] * big * 0.11 : 0
-	);
 	const length = (mm: number) => units.show(mm, 'length');
 </script>
 
@@ -121,43 +93,8 @@
 		</div>
 	{/snippet}
 	{#snippet drawing()}
-		{#if r && y && now}
-			<svg
-				viewBox="0 0 780 165"
-				class="drawn"
-				role="img"
-				aria-label="The car from the left at {num('atMs')} milliseconds"
-			>
-				<g transform="translate(0 -200)">
-					<path d="M 40 {sideAt(0) + 24} H 740" class="stroke-edge" stroke-width="1.5" />
-					<path
-						d="M {wheelX.front - 80} {sideAt(0) - 34 - bodyY('front')} L {wheelX.front -
-							60} {sideAt(0) - 62 - bodyY('front')} L {wheelX.front + 90} {sideAt(0) -
-							74 -
-							bodyY('front') * 0.7 -
-							bodyY('rear') * 0.3} L {wheelX.front + 140} {sideAt(0) -
-							108 -
-							bodyY('front') * 0.6 -
-							bodyY('rear') * 0.4} L {wheelX.rear - 40} {sideAt(0) -
-							108 -
-							bodyY('rear')} L {wheelX.rear + 60} {sideAt(0) - 70 - bodyY('rear')} L {wheelX.rear +
-							70} {sideAt(0) - 26 - bodyY('rear')} Z"
-						class="fill-spruce-wash stroke-spruce"
-						stroke-width="3"
-						stroke-linejoin="round"
-					/>
-					{#each ['front', 'rear'] as const as axle (axle)}
-						<circle
-							cx={wheelX[axle]}
-							cy={sideAt(0) - 8 - hub(axle)}
-							r="32"
-							class="fill-panel stroke-ink"
-							stroke-width="5"
-						/>
-						<circle cx={wheelX[axle]} cy={sideAt(0) - 8 - hub(axle)} r="5" class="fill-ink" />
-					{/each}
-				</g>
-			</svg>
+		{#if r && now}
+			<CarOverBump {now} {num} />
 			<Slider
 				{values}
 				name="atMs"
@@ -168,50 +105,10 @@
 				low="0 s"
 				high="3 s"
 			/>
-			<svg
-				viewBox="0 0 780 300"
-				class="drawn"
-				role="img"
-				aria-label="Body height and suspension travel over time"
-			>
-				<Axes {x} {y} xUnit="s" yUnit={units.choice.length} xTicks={7} yTicks={6} />
-				<path
-					d={curve((row) => row.heightMm.RL)}
-					fill="none"
-					class="stroke-ochre"
-					stroke-width="2"
-					stroke-dasharray="2 3"
-				/>
-				<path
-					d={curve((row) => row.heightMm.FL)}
-					fill="none"
-					class="stroke-mark"
-					stroke-width="2"
-					stroke-dasharray="7 4"
-				/>
-				<path d={curve((row) => row.bodyMm)} fill="none" class="stroke-spruce" stroke-width="3" />
-				<path d="M {x(num('atMs') / 1000)} 20 V 250" class="stroke-ink" stroke-dasharray="4 4" />
-				<g font-size="15">
-					<path d="M 500 30 h 40" class="stroke-spruce" stroke-width="3" /><text x="548" y="35"
-						>body, at its mass</text
-					>
-					<path
-						d="M 500 52 h 40"
-						class="stroke-mark"
-						stroke-width="2"
-						stroke-dasharray="7 4"
-					/><text x="548" y="57">hub to arch, front left</text>
-					<path
-						d="M 500 74 h 40"
-						class="stroke-ochre"
-						stroke-width="2"
-						stroke-dasharray="2 3"
-					/><text x="548" y="79">hub to arch, rear left</text>
-				</g>
-			</svg>
+			<BumpChart run={r} atS={num('atMs') / 1000} />
 			<p class="caption">
-				Above: heights ×{big}. Seven degrees of freedom; dampers differ in bump and rebound; tyres
-				do not leave the road in this model.
+				Above: heights ×{heightsEnlarged}. Seven degrees of freedom; dampers differ in bump and
+				rebound; tyres do not leave the road in this model.
 			</p>
 		{/if}
 	{/snippet}

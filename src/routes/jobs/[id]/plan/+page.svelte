@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { springSeat } from '$core/layout/shape';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -10,7 +11,7 @@
 	const job = currentJob();
 	const units = $derived(
 		axlePlans(job.work.scope).filter(
-			({ damperOut, layout }) => damperOut && layout.build.spring === 'on-damper'
+			({ damperOut, layout }) => damperOut && springSeat(layout) === 'on-damper'
 		)
 	);
 </script>

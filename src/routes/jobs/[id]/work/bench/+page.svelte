@@ -2,10 +2,11 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
+	import { springSeat } from '$core/layout/shape';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { benchWants } from '$core/job/work';
-	import type { StepKind } from '$core/work/kinds';
+	import type { StepKind } from '$core/work/operations';
 	import { blockedBy } from '$core/work/order';
 	import type { WorkStep } from '$core/work/step';
 	import type { Refusal } from '$lib/client/api';
@@ -26,16 +27,16 @@
 	const asked = $derived(page.url.searchParams.get('corner'));
 	const corner = $derived<Corner | undefined>(corners.find((one) => one === asked) ?? corners[0]);
 	const plan = $derived(plans.find(({ axle }) => corner && axle === axleOf(corner)));
-	const air = $derived(plan?.layout.build.spring === 'air');
+	const air = $derived(plan !== undefined && springSeat(plan.layout) === 'air');
 	const places = $derived(
 		!plan
 			? []
 			: [
 					{ key: 'compare', name: 'Old against new' },
 					...(plan.rebuilt ? [{ key: 'compressor', name: 'Compressor' }] : []),
-					...(plan.armSpring ? [{ key: 'arm', name: 'Spring on the arm' }] : []),
+					...(plan.springWay ? [{ key: 'arm', name: 'Spring on the arm' }] : []),
 					...(plan.damperOut
-						? [{ key: 'stack', name: plan.rebuilt ? 'Put together' : 'Prime' }]
+						? [{ key: 'stack', name: plan.rebuilt || plan.mountOff ? 'Put together' : 'Prime' }]
 						: [])
 				]
 	);

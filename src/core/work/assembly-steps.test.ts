@@ -1,9 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { axleOf } from '../height/corners';
-import { layouts } from '../layout/catalogue';
+import { findLayout, layouts } from '../layout/catalogue';
 import type { Layout } from '../layout/types';
+import { isDriven, springSeat } from '../layout/shape';
 import { usualStrategy, type AxleScope, type WorkScope } from './scope';
-import { loosenedJoints, workSteps } from './steps';
+import { loosenedJoints, workSteps } from './assembly-steps';
+import type { Act } from './step';
+
+type Back = Extract<Act, { do: 'back' }>;
 
 const all: AxleScope = { damper: true, spring: true, bushes: true };
 
@@ -38,7 +42,7 @@ describe('the steps of a job', () => {
 		const warned = workSteps(scopeOf(layout)).filter(({ caution }) =>
 			caution?.includes('drive shaft')
 		);
-		expect(warned.length > 0).toBe(layout.build.driveShaft === true);
+		expect(warned.length > 0).toBe(isDriven(layout));
 	});
 
 	it.each(each)('undo on %s nothing that no later step makes fast again', (_, layout) => {
@@ -52,6 +56,69 @@ describe('the steps of a job', () => {
 			for (const act of acts) {
 				if (act.do === 'undo') expect(tight).toContain(`${act.corner}/${act.joint}`);
 			}
+		}
+	});
+
+	it.each(each)('bring back on %s whatever they take away, by every way', (_, layout) => {
+		const axle = layout.axles[0]!;
+		const ways = Object.entries(layout.assembly.ways).flatMap(([part, list]) =>
+			list.map(({ key }) => ({ [part]: key }))
+		);
+		for (const own of [{}, ...ways]) {
+			const strategy = { ...usualStrategy, ways: { [axle]: own } };
+			const acts = workSteps(scopeOf(layout, all, { strategy })).flatMap((step) => step.acts);
+			const named = (deed: Act['do']) =>
+				acts
+					.filter((act) => act.do === deed)
+					.map(({ do: _deed, ...what }) =>
+						JSON.stringify('parts' in what ? Object.keys(what) : what)
+					)
+					.sort();
+			for (const [off, on] of [
+				['wheel-off', 'wheel-on'],
+				['cover-off', 'cover-on'],
+				['hold', 'let-go'],
+				['out', 'in'],
+				['squeeze', 'unsqueeze'],
+				['undo', 'start'],
+				['compress', 'release'],
+				['shaft-off', 'shaft-on']
+			] as const) {
+				expect(named(on), `${off} and ${on}`).toEqual(named(off));
+			}
+			const places = (deed: 'move' | 'back') =>
+				new Set(
+					acts.flatMap((act) => {
+						if (act.do !== deed) return [];
+						const parts = act.do === 'move' ? Object.keys(act.parts) : (act as Back).parts;
+						return parts.map((part) => `${act.corner}/${part}`);
+					})
+				);
+			expect(places('back')).toEqual(places('move'));
+		}
+	});
+
+	it('take a mount off a damper without compressing a spring that is not on it', () => {
+		const mounts = { damper: false, spring: false, bushes: false, also: ['top-mount'] };
+		const kindsOn = (key: string) =>
+			workSteps(scopeOf(findLayout(key)!, mounts)).map(({ kind }) => kind);
+		expect(kindsOn('macpherson-front')).toContain('compress');
+		expect(kindsOn('multi-link-rear')).not.toContain('compress');
+		expect(kindsOn('multi-link-rear')).toContain('shaft-off');
+	});
+
+	it('touch neither links nor hoses for a damper that has its ends alone', () => {
+		const layout = layouts.find(({ key }) => key === 'live-axle-rear')!;
+		const plain = { damper: true, spring: false, bushes: false };
+		const kinds = workSteps(scopeOf(layout, plain)).map(({ kind }) => kind);
+		for (const kind of [
+			'links-off',
+			'hose-off',
+			'free-knuckle',
+			'slack-bushes',
+			'lower'
+		] as const) {
+			expect(kinds).not.toContain(kind);
 		}
 	});
 
@@ -77,7 +144,7 @@ describe('the steps of a job', () => {
 					({ kind }) => kind
 				);
 			expect(kinds('complete')).not.toContain('compress');
-			expect(kinds('rebuild').includes('compress')).toBe(layout.build.spring === 'on-damper');
+			expect(kinds('rebuild').includes('compress')).toBe(springSeat(layout) === 'on-damper');
 		}
 	});
 });

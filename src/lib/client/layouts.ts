@@ -1,0 +1,47 @@
+/** The layouts of a job's car, fetched as data: a page needs two of them, and none of the others. */
+import type { Entry } from '$core/job/book/entry';
+import { findLayout, putAtHand } from '$core/layout/at-hand';
+import type { Layout } from '$core/layout/types';
+import type { Vehicle } from '$core/job/model';
+
+/** Where each is served, by key. */
+const urls = Object.fromEntries(
+	Object.entries(
+		import.meta.glob<string>('../../core/layout/data/*.json', {
+			query: '?url',
+			import: 'default',
+			eager: true
+		})
+	).map(([path, url]) => [path.replace(/^.*\/(.*)\.json$/, '$1'), url])
+);
+
+export const layoutUrls = (keys: readonly string[]): string[] =>
+	keys.flatMap((key) => urls[key] ?? []);
+
+/**
+ * Fetches the layouts that are not at hand yet.
+ *
+ * @throws where the network is gone
+ */
+export async function fetchLayouts(
+	keys: readonly string[],
+	get: typeof fetch = fetch
+): Promise<void> {
+	const missing = [...new Set(keys)].filter((key) => !findLayout(key));
+	putAtHand(
+		await Promise.all(
+			layoutUrls(missing).map(async (url): Promise<Layout> => (await get(url)).json())
+		)
+	);
+}
+
+/** Each once: both axles may be built alike. */
+export const layoutsOfCar = ({ axles: { front, rear } }: Pick<Vehicle, 'axles'>): string[] => [
+	...new Set([front.layout, rear.layout])
+];
+
+/** Layouts that entries speak of: a car may turn out to be built otherwise. */
+export const layoutsIn = (entries: readonly Entry[]): string[] =>
+	entries.flatMap((entry) =>
+		entry.kind === 'car' ? layoutsOfCar((entry as Entry<'car'>).data.vehicle) : []
+	);
