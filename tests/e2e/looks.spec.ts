@@ -151,6 +151,7 @@ test('the sheet prints on A4 and Letter without the frame around it', async ({
 	await page.goto(`${await jobUrl('2026-0238')}/hand-over`);
 	// The whole of it: the page comes with its beginning.
 	await expect(page.getByRole('heading', { name: 'Cautions' })).toBeVisible();
+	await expect(page.getByText(/Head of the chain/)).toBeVisible();
 	await page.emulateMedia({ media: 'print' });
 	await expect(page.getByRole('heading', { name: /Signed over 1 open/ })).toBeVisible();
 	await expect(page.getByRole('navigation', { name: 'Places' })).toBeHidden();

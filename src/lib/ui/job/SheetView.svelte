@@ -209,6 +209,12 @@
 		.sheet :global(section) {
 			break-inside: auto;
 		}
+		.sheet :global(:is(th, td)) {
+			padding-block: 0.1rem;
+		}
+		.sheet :global(:is(thead, small)) {
+			font-size: inherit;
+		}
 		.sheet :global(tr) {
 			break-inside: avoid;
 		}
