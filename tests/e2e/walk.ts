@@ -93,12 +93,12 @@ async function atTheBench(page: Page, title: string): Promise<boolean> {
 		await page.getByRole('button', { name: /Free: the shaft nut may come off/ }).click();
 		await expect(page.getByText('✓ Seen free')).toBeVisible();
 	} else {
-		await at(/stacked/.test(title) ? 'Put together' : 'Prime').click();
+		await at(/stacked/.test(title) ? 'Put together' : 'Change over').click();
 		await page.getByLabel('Priming strokes').fill('4');
 		await page.getByLabel('Comes out, old').focus();
 		await expect(page.getByText('primed with 4 strokes')).toBeVisible();
 		const on = page.getByRole('button', { name: 'It is on, that way' });
-		for (let i = 0; i < 12 && (await on.isVisible()); i++) {
+		for (let i = 0; i < 14 && (await on.isVisible()); i++) {
 			const name = await page.locator('p.font-bold').innerText();
 			await on.click();
 			await expect(page.getByText(`✓ ${name}`)).toBeVisible();

@@ -20,16 +20,27 @@ function* cases(): Generator<Case> {
 		const axle: Axle = layout.axles[0]!;
 		const corner: Corner = axle === 'front' ? 'FL' : 'RL';
 		const graph = graphOf(layout, axle);
-		const node = (key: string) => graph.node(key, corner);
 		const damper = damperOf(layout).key;
+		// What both sides share goes down with both of them.
+		const sidesOf = (way?: LayoutWay): Corner[] =>
+			way?.moves && 'subframe' in way.moves ? ['RL', 'RR'] : [corner];
 		const pinsOf = (out: boolean, way?: LayoutWay): Case['pins'] =>
 			new Map<Node, number | 'out'>([
 				['body', 0],
-				...Object.entries(way?.moves ?? {}).map(([key, mm]): [Node, number] => [node(key), mm]),
-				...(out ? unitOf(layout, damper).map((key): [Node, 'out'] => [node(key), 'out']) : [])
+				...sidesOf(way).flatMap((at): [Node, number | 'out'][] => [
+					...Object.entries(way?.moves ?? {}).map(([key, mm]): [Node, number] => [
+						graph.node(key, at),
+						mm
+					]),
+					...(out
+						? unitOf(layout, damper).map((key): [Node, 'out'] => [graph.node(key, at), 'out'])
+						: [])
+				])
 			]);
 		const apartOf = (way?: LayoutWay) =>
-			(way?.apart ?? []).map(([a, b]): [Node, Node] => [node(a), node(b)]);
+			sidesOf(way).flatMap((at) =>
+				(way?.apart ?? []).map(([a, b]): [Node, Node] => [graph.node(a, at), graph.node(b, at)])
+			);
 		for (const way of layout.assembly.ways[damper] ?? [undefined]) {
 			const name = `${layout.key}: damper ${way?.key ?? 'out'}`;
 			yield { name, layout, graph, pins: pinsOf(true, way), apart: apartOf(way) };
@@ -107,6 +118,10 @@ function cheaperIsEnough(one: Case, cost: number): boolean {
 	const open = choices.filter(({ id }) => !must.has(id));
 	const search = (from: number, fixings: Map<JointId, Fixing>, sum: number): boolean => {
 		if (sum < cost - 1e-6 && canBe(one, fixings)) return true;
+		// Undoing more never hurts: where all the rest undone is not enough, no part of it is.
+		const all = new Map(fixings);
+		for (const { id } of open.slice(from)) all.set(id, 'off');
+		if (!canBe(one, all)) return false;
 		for (let i = from; i < open.length; i++) {
 			const { id, fixing, cost: more } = open[i]!;
 			if (fixings.has(id) || sum + more >= cost - 1e-6) continue;
@@ -181,6 +196,8 @@ describe('what comes apart', () => {
 		expect(Object.fromEntries(found)).toEqual({
 			'double-wishbone-spring-on-arm': 2,
 			'live-axle-front': 0,
+			'live-axle-coil-damper': 0,
+			'multi-link-subframe': 1,
 			'multi-link-rear': 1,
 			'multi-link-damper-knuckle': 1,
 			'trailing-arm-rear': 0,

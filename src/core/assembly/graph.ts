@@ -54,7 +54,9 @@ export function graphOf(layout: Layout, axle: Axle): Graph {
 	const node = (key: string, corner: Corner): Node =>
 		key === 'body' || partOf(layout, key)?.shared ? key : `${corner}:${key}`;
 	const kindOf = (key: string) => partOf(layout, key)?.kind;
-	const isLimp = (between: readonly string[]) => between.some((key) => limp.has(kindOf(key) ?? ''));
+	// An air spring that is worked on is empty.
+	const isLimp = (between: readonly string[]) =>
+		between.some((key) => limp.has(kindOf(key) ?? '') || partOf(layout, key)?.air);
 	const parts = new Map<Node, LayoutPart>();
 	const edges: Edge[] = [];
 	for (const corner of cornersOf(axle)) {

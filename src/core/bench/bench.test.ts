@@ -5,7 +5,7 @@ import { usualStrategy, type WorkScope } from '../work/scope';
 import { compareParts } from './compare';
 import { consumables, fittingSteps, partLines, socketLines, toolLines } from './parts';
 import { workSteps } from '../work/assembly-steps';
-import { checkStack, checkUnit, stackOf, type StackPart } from './stack';
+import { absentOf, checkStack, checkUnit, stackOf, type StackPart } from './stack';
 import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from './trays';
 
 const strut = findLayout('macpherson-front')!;
@@ -61,8 +61,49 @@ describe('the stack', () => {
 		for (const layout of layouts) {
 			const keys = stackOf(layout).map(({ key }) => key);
 			expect(keys.includes('spring')).toBe(springSeat(layout) === 'on-damper');
-			expect(stackOf(layout).every(({ way }) => way.length > 3)).toBe(true);
+			expect(stackOf(layout).every(({ ways }) => ways.every((way) => way.length > 3))).toBe(true);
 		}
+	});
+});
+
+describe('what changes over to a new damper', () => {
+	const keysOf = (layout: string, absent: StackPart[] = []) =>
+		stackOf(findLayout(layout)!, absent).map(({ key }) => key);
+	it('is stop, boot, sleeve and the cushion below the body where a stem goes through a hole', () => {
+		expect(keysOf('trailing-arm-rear')).toEqual([
+			'damper',
+			'bump-stop',
+			'boot',
+			'spacer',
+			'lower-cup',
+			'lower-cushion'
+		]);
+	});
+	it('is the mount too where it leaves the car with the damper', () => {
+		expect(keysOf('multi-link-rear')).toEqual(
+			expect.arrayContaining(['spacer', 'mount', 'washer', 'shaft-nut'])
+		);
+		expect(keysOf('multi-link-rear')).not.toContain('lower-cushion');
+	});
+	it('leaves out what the car has not, but nothing that every one has', () => {
+		expect(keysOf('trailing-arm-rear', ['boot', 'lower-cup'])).toEqual([
+			'damper',
+			'bump-stop',
+			'spacer',
+			'lower-cup',
+			'lower-cushion'
+		]);
+		const beam = findLayout('trailing-arm-rear')!;
+		const order: StackPart[] = ['damper', 'bump-stop', 'lower-cup'];
+		expect(checkStack(beam, order).map(({ kind, part }) => `${kind} ${part}`)).toEqual([
+			'missing boot',
+			'missing spacer'
+		]);
+		expect(checkStack(beam, order, ['boot', 'spacer'])).toEqual([]);
+	});
+	it('names the parts that a car has none of', () => {
+		expect(absentOf({ boot: { fate: 'none' }, 'bump-stop': { fate: 'kept' } })).toEqual(['boot']);
+		expect(absentOf()).toEqual([]);
 	});
 });
 

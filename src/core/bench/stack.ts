@@ -1,5 +1,8 @@
-/** A strut or coilover put together: which part on which, and which way round. Common practice, no source. */
-import { isStrut, springSeat } from '../layout/shape.ts';
+/**
+ * A damper made ready on the bench: which part on which, which way round, and which of them comes from the old
+ * one. Common practice, no source.
+ */
+import { damperEnd, damperOf, isStrut, jointsOf, springSeat } from '../layout/shape.ts';
 import type { Layout } from '../layout/types.ts';
 import { formatNumber } from '../units/format.ts';
 
@@ -9,6 +12,9 @@ export const stackParts = [
 	'spring',
 	'bump-stop',
 	'boot',
+	'spacer',
+	'lower-cup',
+	'lower-cushion',
 	'upper-pad',
 	'upper-seat',
 	'bearing',
@@ -21,37 +27,136 @@ export type StackPart = (typeof stackParts)[number];
 export interface StackItem {
 	key: StackPart;
 	name: string;
-	/** Which way it goes, as it is checked. */
-	way: string;
+	/** Which way it goes, the usual one first; another where the old one shows it. */
+	ways: readonly string[];
+	/** Not every car has it. */
+	optional?: true;
+	/** Always new: nothing of the old one is put on. */
+	fresh?: true;
 	/** A shape for the exploded drawing. */
 	shape: 'tube' | 'disc' | 'coil' | 'block' | 'bellows' | 'plate' | 'ring' | 'nut';
 }
 
 const items: Readonly<Record<StackPart, Omit<StackItem, 'key'>>> = {
-	damper: { name: 'Damper', way: 'Bracket to its mark, shaft fully out', shape: 'tube' },
-	'lower-pad': { name: 'Lower spring pad', way: 'Its step under the coil end', shape: 'disc' },
-	spring: { name: 'Spring', way: 'Flat coil to the top, end against the step', shape: 'coil' },
-	'bump-stop': { name: 'Bump stop', way: 'Taper downward, dry', shape: 'block' },
-	boot: { name: 'Dust boot', way: 'Over the stop, its lip in its groove', shape: 'bellows' },
-	'upper-pad': { name: 'Upper spring pad', way: 'Its step at the coil end', shape: 'disc' },
-	'upper-seat': { name: 'Upper seat', way: 'Arrow outward', shape: 'plate' },
-	bearing: { name: 'Top bearing', way: 'Marked side up, turns freely', shape: 'ring' },
-	mount: { name: 'Top mount', way: 'Taper to taper, studs to their marks', shape: 'plate' },
-	washer: { name: 'Washer', way: 'Cup up', shape: 'ring' },
-	'shaft-nut': { name: 'Shaft nut, new', way: 'By hand, the shaft held', shape: 'nut' }
+	damper: {
+		name: 'Damper',
+		ways: ['Bracket to its mark, shaft fully out'],
+		shape: 'tube',
+		fresh: true
+	},
+	'lower-pad': {
+		name: 'Lower spring pad',
+		ways: ['Its step under the coil end'],
+		shape: 'disc',
+		optional: true
+	},
+	spring: {
+		name: 'Spring',
+		ways: [
+			'Flat coil to the top, end against the step',
+			'Flat coil below, end against the step',
+			'By its label: read the right way up'
+		],
+		shape: 'coil'
+	},
+	'bump-stop': {
+		name: 'Bump stop',
+		ways: ['Taper downward, dry', 'Taper upward, dry'],
+		shape: 'block',
+		optional: true
+	},
+	boot: {
+		name: 'Dust boot',
+		ways: ['Over the stop, its lip in its groove', 'Its lip in the stop, tied to the body'],
+		shape: 'bellows',
+		optional: true
+	},
+	spacer: {
+		name: 'Sleeve or spacer',
+		ways: ['Runs free on the shaft, shoulder down', 'Runs free on the shaft, shoulder up'],
+		shape: 'ring',
+		optional: true
+	},
+	'lower-cup': {
+		name: 'Cup below the body',
+		ways: ['Hollow to the cushion', 'Flat to the cushion'],
+		shape: 'ring'
+	},
+	'lower-cushion': {
+		name: 'Cushion below the body',
+		ways: ['Its step up, into the hole', 'Its step down', 'Without a step'],
+		shape: 'block'
+	},
+	'upper-pad': {
+		name: 'Upper spring pad',
+		ways: ['Its step at the coil end'],
+		shape: 'disc',
+		optional: true
+	},
+	'upper-seat': {
+		name: 'Upper seat',
+		ways: ['Arrow outward', 'To its mark on the mount'],
+		shape: 'plate'
+	},
+	bearing: { name: 'Top bearing', ways: ['Marked side up, turns freely'], shape: 'ring' },
+	mount: { name: 'Top mount', ways: ['Taper to taper, studs to their marks'], shape: 'plate' },
+	washer: { name: 'Washer', ways: ['Cup up', 'Cup down', 'Flat'], shape: 'ring' },
+	'shaft-nut': {
+		name: 'Shaft nut, new',
+		ways: ['By hand, the shaft held'],
+		shape: 'nut',
+		fresh: true
+	}
 };
 
-/** The assembly of a layout from the bottom up; nothing where no spring sits on the damper. */
-export function stackOf(layout: Layout): StackItem[] {
+const ofSpring: readonly StackPart[] = ['lower-pad', 'spring', 'upper-pad', 'upper-seat'];
+const ofStem: readonly StackPart[] = ['lower-cup', 'lower-cushion'];
+const ofMount: readonly StackPart[] = ['mount', 'washer', 'shaft-nut'];
+
+/** The mount leaves the car on its damper, held by the shaft nut. */
+const hasMount = (layout: Layout): boolean =>
+	jointsOf(layout, damperOf(layout).key).some(({ bench }) => bench);
+
+/** A stem through a hole with cushions on either side, at the top. */
+const hasStem = (layout: Layout): boolean =>
+	damperEnd(layout, 'top').some(({ kind }) => kind === 'cushion');
+
+/**
+ * What stands on a damper of this layout when it goes into the car, from the bottom up.
+ *
+ * @param absent parts that this car has not, as somebody saw on the old one
+ */
+export function stackOf(layout: Layout, absent: readonly StackPart[] = []): StackItem[] {
 	const steered = isStrut(layout) && layout.joints.some(({ place }) => place === 'tie-rod-outer');
-	const leaveOut: StackPart[] = [
-		...(springSeat(layout) === 'on-damper'
-			? []
-			: (['lower-pad', 'spring', 'upper-pad', 'upper-seat'] as const)),
-		...(steered ? [] : (['bearing'] as const))
+	const leaveOut: readonly StackPart[] = [
+		...(springSeat(layout) === 'on-damper' ? (['spacer'] as const) : ofSpring),
+		...(steered ? [] : (['bearing'] as const)),
+		...(hasMount(layout) ? [] : ofMount),
+		...(hasStem(layout) ? [] : ofStem),
+		...absent.filter((key) => items[key].optional)
 	];
 	return stackParts.filter((key) => !leaveOut.includes(key)).map((key) => ({ key, ...items[key] }));
 }
+
+/** What a part on a new damper is: taken from the old one, new, or not there at all on this car. */
+export const fates = ['kept', 'renewed', 'none'] as const;
+export type Fate = (typeof fates)[number];
+export const fateNames: Readonly<Record<Fate, string>> = {
+	kept: 'From the old one',
+	renewed: 'New',
+	none: 'This car has none'
+};
+
+/** Of one part: what became of it, and which way it went on. */
+export interface Changed {
+	fate: Fate;
+	way?: string;
+}
+export type Changes = Readonly<Partial<Record<StackPart, Changed>>>;
+
+/** Parts that this car has none of. */
+export const absentOf = (changes: Changes = {}): StackPart[] =>
+	stackParts.filter((key) => changes[key]?.fate === 'none');
 
 export interface StackFault {
 	at: number;
@@ -61,8 +166,12 @@ export interface StackFault {
 }
 
 /** What is wrong with parts put together in this order, from the bottom up. */
-export function checkStack(layout: Layout, order: readonly StackPart[]): StackFault[] {
-	const wanted = stackOf(layout).map(({ key }) => key);
+export function checkStack(
+	layout: Layout,
+	order: readonly StackPart[],
+	absent: readonly StackPart[] = []
+): StackFault[] {
+	const wanted = stackOf(layout, absent).map(({ key }) => key);
 	const faults: StackFault[] = [];
 	const name = (part: StackPart) => items[part].name.toLowerCase();
 	order.forEach((part, at) => {

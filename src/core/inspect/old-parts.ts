@@ -19,7 +19,7 @@ export interface OldPart {
 }
 
 /** Parts of a unit as they are inspected and bought; the others are never bought alone. */
-const boughtAs: Partial<Record<StackPart, PartKey>> = {
+export const boughtAs: Partial<Record<StackPart, PartKey>> = {
 	damper: 'damper',
 	'lower-pad': 'spring-pads',
 	spring: 'spring',

@@ -363,9 +363,10 @@ function geometrySetBy(layout: Layout, loose: readonly { key: string }[]): strin
 		...(isStrut(layout) && joins('damper', 'knuckle')
 			? ['the strut sets camber at the knuckle']
 			: []),
-		...(joins('arm', 'body') || joins('axle', 'body')
+		...(joins('arm', 'body') || joins('axle', 'body') || joins('arm', 'subframe')
 			? ['bolts that an arm pivots on come loose']
 			: []),
+		...(joins('subframe', 'body') ? ['the subframe that carries the arms comes loose'] : []),
 		...(joins('rod', 'knuckle') ? ['a tie rod comes off'] : [])
 	];
 }

@@ -1,6 +1,6 @@
 /** What the core makes of the work's book: scope, order, what is done, what is owed. Shared by pages and server. */
 import { compareParts } from '../bench/compare.ts';
-import { checkStack, checkUnit, stackOf } from '../bench/stack.ts';
+import { absentOf, checkStack, checkUnit, stackOf } from '../bench/stack.ts';
 import { axleOf, type Corner } from '../height/corners.ts';
 import { springSeat } from '../layout/shape.ts';
 import { readCompressorInput, springCompressor } from '../spring/compressor.ts';
@@ -105,10 +105,10 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 		...(primed?.ok ? [] : ['the new damper primed through its stroke']),
 		...checks.filter(({ ok, key }) => !ok && key !== 'strokes').map(({ words }) => words)
 	];
-	if (step.kind === 'prime') return wants;
-	const wanted = stackOf(layout).filter(({ key }) => key !== 'shaft-nut');
+	const absent = absentOf(stack?.changed);
+	const wanted = stackOf(layout, absent).filter(({ key }) => key !== 'shaft-nut');
 	const order = stack?.order ?? [];
-	const faults = checkStack(layout, order).map(({ words }) => words);
+	const faults = checkStack(layout, order, absent).map(({ words }) => words);
 	const missing = wanted.filter(({ key }) => !order.includes(key));
 	if (missing.length)
 		faults.push(`still to go on: ${missing.map(({ name }) => name.toLowerCase()).join(', ')}`);

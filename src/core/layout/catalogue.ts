@@ -16,6 +16,9 @@ import airStrutUpperArm from './data/air-strut-upper-arm.json' with { type: 'jso
 import doubleWishboneLow from './data/double-wishbone-low.json' with { type: 'json' };
 import multiLinkDamperKnuckle from './data/multi-link-damper-knuckle.json' with { type: 'json' };
 import multiLinkAirStrut from './data/multi-link-air-strut.json' with { type: 'json' };
+import liveAxleAir from './data/live-axle-air.json' with { type: 'json' };
+import liveAxleCoilDamper from './data/live-axle-coil-damper.json' with { type: 'json' };
+import multiLinkSubframe from './data/multi-link-subframe.json' with { type: 'json' };
 import strutRearLinks from './data/strut-rear-links.json' with { type: 'json' };
 import type { Layout } from './types.ts';
 
@@ -32,7 +35,9 @@ export const layouts: readonly Layout[] = [
 	doubleWishboneLow,
 	doubleWishboneSpringOnArm,
 	liveAxleFront,
+	liveAxleCoilDamper,
 	multiLinkRear,
+	multiLinkSubframe,
 	multiLinkDamperKnuckle,
 	multiLinkAirStrut,
 	strutRearLinks,
@@ -40,7 +45,8 @@ export const layouts: readonly Layout[] = [
 	semiTrailingRear,
 	twistBeamStrut,
 	twistBeamSpring,
-	liveAxleRear
+	liveAxleRear,
+	liveAxleAir
 ] as unknown as Layout[];
 
 export const layoutKeys = layouts.map((layout) => layout.key);

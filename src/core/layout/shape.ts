@@ -20,6 +20,19 @@ export function springSeat(layout: Layout): 'on-damper' | 'on-arm' | 'air' {
 	return spring.between ? 'on-arm' : 'on-damper';
 }
 
+/** An air spring beside its damper, with joints of its own. */
+export const bellowsOf = (layout: Layout): LayoutPart | undefined => {
+	const spring = ofKind(layout, 'spring')!;
+	return spring.air && !spring.of ? spring : undefined;
+};
+
+/** What holds air, and leaves the car with it; empty where springs are of steel. */
+export const airUnit = (layout: Layout): string[] => {
+	if (springSeat(layout) !== 'air') return [];
+	const bellows = bellowsOf(layout);
+	return bellows ? [bellows.key] : unitOf(layout, damperOf(layout).key);
+};
+
 /** The arm, axle or beam that a spring beside its damper pushes down. */
 export const springArm = (layout: Layout): LayoutPart | undefined => {
 	const lower = ofKind(layout, 'spring')?.between?.find((key) => key !== 'body');

@@ -147,6 +147,7 @@ export const partKinds = [
 	'rod',
 	'knuckle',
 	'axle',
+	'subframe',
 	'link',
 	'bar',
 	'line',
@@ -177,6 +178,8 @@ export interface LayoutPart {
 	air?: boolean;
 	/** Of a spring beside its damper: what it pushes apart. */
 	between?: readonly [string, string];
+	/** Of such a spring: the part that stands inside it, and is out before it. */
+	around?: string;
 	/** Of such a spring: how far beyond hanging its seats are apart when it is loose, mm. */
 	looseMm?: number;
 }

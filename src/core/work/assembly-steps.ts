@@ -13,6 +13,7 @@ import {
 	type Corner
 } from '../height/corners.ts';
 import {
+	airUnit,
 	axleLinks,
 	damperEnd,
 	damperOf,
@@ -24,7 +25,7 @@ import {
 	springSeat,
 	unitOf
 } from '../layout/shape.ts';
-import type { Layout, LayoutCover, LayoutJoint } from '../layout/types.ts';
+import type { Layout, LayoutCover, LayoutJoint, LayoutPart } from '../layout/types.ts';
 import { operation, stepKinds, type Each, type StepKind } from './operations.ts';
 import { bushesOf } from './jobs.ts';
 import { axlePlans, type AxlePlan, type WorkScope } from './scope.ts';
@@ -108,8 +109,7 @@ function makeStep(
 
 /** Something that holds air, or carries the car on it, comes apart at a corner. */
 function opensAir({ layout, freed }: AxlePlan, corner: Corner): boolean {
-	if (springSeat(layout) !== 'air') return false;
-	const unit = unitOf(layout, damperOf(layout).key);
+	const unit = airUnit(layout);
 	const carries = ({ between, pair }: LayoutJoint) =>
 		!pair &&
 		between.some((key) => unit.includes(key)) &&
@@ -129,6 +129,9 @@ function forJoints({ low, likely, high }: Minutes, count: number): Minutes {
 	const factor = count === 0 ? 1 : 0.4 + 0.2 * count;
 	return { low: low * factor, likely: likely * factor, high: high * factor };
 }
+
+/** Its spring comes on it: a unit that is fitted as it was delivered. */
+const isSprung = (layout: Layout): boolean => springSeat(layout) === 'on-damper';
 
 const airJoints = (layout: Layout): LayoutJoint[] =>
 	layout.joints.filter(({ between }) =>
@@ -155,6 +158,11 @@ class AxleWork {
 		const { corners } = this.plan;
 		this.dropLinks();
 		for (const corner of corners) this.corner(corner);
+		// A subframe stands on one jack for both sides.
+		for (const hold of this.held(corners[0]!).filter(({ part }) => part.kind === 'subframe')) {
+			this.hold(hold, corners, this.plan.axle);
+			this.letGo(hold, corners, this.plan.axle);
+		}
 		if (this.movesShared()) this.lowering([...corners], this.plan.axle);
 		this.covers();
 		return this.made;
@@ -242,14 +250,15 @@ class AxleWork {
 		const one = (kind: StepKind, act: Act, own: Partial<Own> = {}) =>
 			this.add(kind, corner, [corner], { acts: [act], ...own });
 		const held = this.held(corner);
-		const holds = { held: held.map(({ part }) => this.heldId(part.key, corner)) };
+		const holds = { held: held.map(({ part }) => this.heldId(part, corner)) };
 		one('wheel-off', { do: 'wheel-off', corner });
 		one('mark', { do: 'mark', corner });
 		if (opensAir(plan, corner)) {
 			one('vent', { do: 'vent', corner });
 			one('fill', { do: 'fill', corner });
 		}
-		for (const hold of held) this.hold(corner, hold);
+		const own = held.filter(({ part }) => part.kind !== 'subframe');
+		for (const hold of own) this.hold(hold, [corner], corner);
 
 		const groups = this.groups(corner);
 		const ids = (joints: readonly LayoutJoint[]) => joints.map(({ key }) => jointId(corner, key));
@@ -307,11 +316,23 @@ class AxleWork {
 			undo('holder-off', holder);
 			start('holder-on', holder);
 		}
+		if (groups.subframe.length) {
+			undo('subframe-off', groups.subframe);
+			start('subframe-on', groups.subframe);
+		}
 		if (plan.damperOut || plan.springWay) one('compare', { do: 'compare', corner });
 		if (plan.rebuilt)
 			this.bench(corner, ['compress', 'shaft-off', 'restack', 'shaft-on', 'release']);
-		else if (plan.mountOff) this.bench(corner, ['shaft-off', 'restack', 'shaft-on']);
-		else if (plan.damperOut) this.add('prime', corner, [corner], { acts: [] });
+		else if (plan.mountOff) {
+			this.add('change-over', corner, [corner], {
+				title: 'Shaft nut off; mount, stop and boot changed over to the new damper, primed',
+				acts: (['shaft-off', 'restack', 'shaft-on'] as const).map((act) => ({ do: act, corner })),
+				caution: 'Never stand over the shaft; the nut by hand, the shaft held. No impact gun.'
+			});
+		} else if (plan.damper || (plan.damperOut && isSprung(layout))) {
+			const whole = airUnit(layout).includes(damperOf(layout).key) || isSprung(layout);
+			this.add(whole ? 'check-unit' : 'change-over', corner, [corner], { acts: [] });
+		}
 		if (plan.springWay) this.armSpring(corner);
 		this.arms(corner);
 		if (groups.brackets.length) {
@@ -335,7 +356,7 @@ class AxleWork {
 			);
 		}
 		this.tightening(corner, slack);
-		for (const hold of held) this.letGo(corner, hold);
+		for (const hold of own) this.letGo(hold, [corner], corner);
 		one('wheel-on', { do: 'wheel-on', corner });
 	}
 
@@ -348,15 +369,20 @@ class AxleWork {
 		const [top, more] = split(parts, (joint) => damperEnd(layout, 'top').includes(joint));
 		const [bottom, other] = split(more, (joint) => damperEnd(layout, 'bottom').includes(joint));
 		const arm = springArm(layout)?.key;
-		const [brackets, held] = split(other, ({ between }) =>
+		const [brackets, mounted] = split(other, ({ between }) =>
 			between.some((key) => partOf(layout, key)?.kind === 'bar')
 		);
-		const [arms, others] = split(held, (joint) => this.isOfArmOut(joint));
+		const [subframe, hung] = split(
+			mounted,
+			({ between }) =>
+				between.some((key) => partOf(layout, key)?.kind === 'subframe') && between.includes('body')
+		);
+		const [arms, others] = split(hung, (joint) => this.isOfArmOut(joint));
 		const [holder, knuckle] = split(
 			others,
 			({ between }) => plan.springWay !== undefined && arm !== undefined && between.includes(arm)
 		);
-		return { air, lines, top, bottom, holder, knuckle, brackets, arms };
+		return { air, lines, top, bottom, holder, knuckle, brackets, arms, subframe };
 	}
 
 	private at(
@@ -386,24 +412,28 @@ class AxleWork {
 		return partsToHold(graph, corner, freed.fixings, gone, new Map(moved));
 	}
 
-	private heldId = (part: string, corner: Corner): string => `${corner}/${part}`;
+	private heldId = ({ key, kind }: LayoutPart, corner: Corner): string =>
+		`${kind === 'subframe' ? this.plan.axle : corner}/${key}`;
 
-	private hold(corner: Corner, { part, by }: Held): void {
-		this.add(by === 'jack' ? 'support' : 'tie', corner, [corner], {
-			acts: [{ do: 'hold', corner, part: part.key, by }],
-			each: { held: [this.heldId(part.key, corner)] },
+	private hold({ part, by }: Held, corners: readonly Corner[], at: Axle | Corner): void {
+		this.add(by === 'jack' ? 'support' : 'tie', at, corners, {
+			acts: corners.map((corner): Act => ({ do: 'hold', corner, part: part.key, by })),
+			each: { held: [this.heldId(part, corners[0]!)] },
 			title:
 				by === 'jack'
-					? `Small jack under the ${lowered(part.name)}, just taking its weight`
+					? `${part.kind === 'subframe' ? 'Jack' : 'Small jack'} under the ${lowered(part.name)}, just taking its weight`
 					: `Tie the ${lowered(part.name)} to the body`
 		});
 	}
 
-	private letGo(corner: Corner, { part, by }: Held): void {
-		this.add(by === 'jack' ? 'unsupport' : 'untie', corner, [corner], {
-			acts: [{ do: 'let-go', corner, part: part.key, by }],
-			each: { held: [this.heldId(part.key, corner)] },
-			title: by === 'jack' ? 'Small jack away' : `Strap off the ${lowered(part.name)}`
+	private letGo({ part, by }: Held, corners: readonly Corner[], at: Axle | Corner): void {
+		this.add(by === 'jack' ? 'unsupport' : 'untie', at, corners, {
+			acts: corners.map((corner): Act => ({ do: 'let-go', corner, part: part.key, by })),
+			each: { held: [this.heldId(part, corners[0]!)] },
+			title:
+				by === 'jack'
+					? `${part.kind === 'subframe' ? 'Jack' : 'Small jack'} away`
+					: `Strap off the ${lowered(part.name)}`
 		});
 	}
 
@@ -422,7 +452,7 @@ class AxleWork {
 		const ends = [...top, ...bottom].map(({ key }) => jointId(corner, key));
 		this.add('damper-out', corner, [corner], {
 			acts: [...away, { do: 'out', corner, part: part.key }],
-			each: { frees: [...ends, ...inTheWay], slack },
+			each: { frees: [...ends, ...inTheWay], slack, ...this.core(corner) },
 			title: `${part.name} out`,
 			...(damperWay?.tool && { tool: damperWay.tool }),
 			...(damperWay?.people && { people: damperWay.people })
@@ -438,6 +468,12 @@ class AxleWork {
 			each: { joints: ends },
 			title: `${part.name} in, both ends started by hand`
 		});
+	}
+
+	/** A damper that stands inside its coil. */
+	private core(corner: Corner): WorkStep['each'] {
+		const around = partOf(this.layout, 'spring')?.around;
+		return around && this.plan.springWay ? { core: [`${corner}/${around}`] } : {};
 	}
 
 	/** Parts that the damper's way had moved, where they hang again. */
@@ -469,7 +505,7 @@ class AxleWork {
 	/** Arms out, one after the other, and in again: new ones, or the old ones with new bushes. */
 	private arms(corner: Corner): void {
 		const { layout, plan } = this;
-		const held = this.held(corner).map(({ part }) => this.heldId(part.key, corner));
+		const held = this.held(corner).map(({ part }) => this.heldId(part, corner));
 		const asked = plan.jobs.filter(({ part }) => part !== undefined);
 		const parts = [...new Set(asked.map(({ part }) => part!))];
 		const spring = springArm(layout);
@@ -487,8 +523,9 @@ class AxleWork {
 				link: [id],
 				...(before && { linkBefore: [`${corner}/${before.key}`] })
 			};
+			const [off, out, back] = part.air ? bellowsKinds : armKinds;
 			const withSpring = plan.springWay && part === spring;
-			this.at(corner, 'arm-off', joints, 'undo', {
+			this.at(corner, off, joints, 'undo', {
 				tail,
 				title: `${part.name} undone: ${joints.map((joint) => lowered(joint.name)).join(', ')}`,
 				each: {
@@ -498,7 +535,7 @@ class AxleWork {
 					held
 				}
 			});
-			this.add('arm-out', corner, [corner], {
+			this.add(out, corner, [corner], {
 				tail,
 				title: `${part.name} out`,
 				acts: [{ do: 'out', corner, part: part.key }],
@@ -513,7 +550,7 @@ class AxleWork {
 					each
 				});
 			}
-			this.add('arm-in', corner, [corner], {
+			this.add(back, corner, [corner], {
 				tail,
 				title: `${part.name} in, started by hand`,
 				acts: [
@@ -551,7 +588,7 @@ class AxleWork {
 			...(springWay!.tool && { tool: springWay!.tool }),
 			...(springWay!.people && { people: springWay!.people })
 		};
-		one('spring-out', { do: 'out', corner, part: 'spring' });
+		one('spring-out', { do: 'out', corner, part: 'spring' }, { each: this.core(corner) });
 		one('spring-in', { do: 'in', corner, part: 'spring' });
 		if (springWay!.compressor) {
 			one('squeeze', { do: 'squeeze', corner }, how);
@@ -575,15 +612,23 @@ class AxleWork {
 		const apart = freed.off.filter(tied);
 		const slack = freed.slack.filter((id) => both.includes(readJointId(id).corner));
 		const held = corners.flatMap((corner) =>
-			this.held(corner).map(({ part }) => this.heldId(part.key, corner))
+			this.held(corner).map(({ part }) => this.heldId(part, corner))
 		);
-		const body = lowered(springArm(this.layout)!.name);
+		const sharedPart = Object.keys(moves)
+			.map((key) => partOf(this.layout, key)!)
+			.find((part) => part.shared);
+		const body = lowered((sharedPart ?? springArm(this.layout)!).name);
 		const shared = this.movesShared();
 		this.add('lower', at, corners, {
 			acts: corners.map((corner): Act => ({ do: 'move', corner, parts: moves })),
 			each: { frees: apart, slack, held },
 			title: `Lower the ${body} slowly until ${shared ? 'both springs are' : 'the spring is'} loose`,
-			...(springWay!.tool && { tool: `Small jack, ${springWay!.tool.toLowerCase()}` }),
+			...(springWay!.tool && {
+				tool:
+					sharedPart?.kind === 'subframe'
+						? springWay!.tool
+						: `Small jack, ${springWay!.tool.toLowerCase()}`
+			}),
 			...(springWay!.people && { people: springWay!.people })
 		});
 		this.add('raise', at, corners, {
@@ -677,11 +722,14 @@ class AxleWork {
 	}
 }
 
+const armKinds = ['arm-off', 'arm-out', 'arm-in'] as const;
+const bellowsKinds = ['bellows-off', 'bellows-out', 'bellows-in'] as const;
+
 /** What is done to a unit on the bench; a compressor only where a spring is on it. */
 type BenchKind = 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release';
 
 type Groups = Record<
-	'air' | 'lines' | 'top' | 'bottom' | 'holder' | 'knuckle' | 'brackets' | 'arms',
+	'air' | 'lines' | 'top' | 'bottom' | 'holder' | 'knuckle' | 'brackets' | 'arms' | 'subframe',
 	LayoutJoint[]
 >;
 
@@ -697,9 +745,10 @@ export function loosenedJoints(scope: WorkScope): { corner: Corner; key: string 
 			if (act.do !== 'undo' && act.do !== 'slack') continue;
 			found.set(`${act.corner}/${act.joint}`, { corner: act.corner, key: act.joint });
 		}
-		if (step.kind === 'shaft-off' || step.kind === 'wheel-off') {
+		const nut = step.acts.some((act) => act.do === 'shaft-off');
+		if (nut || step.kind === 'wheel-off') {
 			const corner = step.corners[0]!;
-			const key = step.kind === 'shaft-off' ? 'shaft-nut' : 'wheel-fasteners';
+			const key = nut ? 'shaft-nut' : 'wheel-fasteners';
 			found.set(`${corner}/${key}`, { corner, key });
 		}
 	}

@@ -5,6 +5,7 @@
 import type { Layout, LayoutPart, PartKind } from '../layout/types.ts';
 import { axleLinks, jointsOf, partOf } from '../layout/shape.ts';
 import type { PartKey } from '../inspect/part-keys.ts';
+import airSpring from './jobs/air-spring.json' with { type: 'json' };
 import arm from './jobs/arm.json' with { type: 'json' };
 import barBush from './jobs/bar-bush.json' with { type: 'json' };
 import bush from './jobs/bush.json' with { type: 'json' };
@@ -24,7 +25,7 @@ interface Job {
 	part: PartKey;
 }
 
-const jobs = [dropLink, barBush, topMount, arm, bush] as Job[];
+const jobs = [dropLink, barBush, topMount, airSpring, arm, bush] as Job[];
 
 /** One job as it is asked for: at all such parts of an axle, or at one of them. */
 export interface AskedJob {

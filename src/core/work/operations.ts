@@ -7,7 +7,7 @@ import type { DoneIn, Gate, Minutes, WorkPhase } from './terms.ts';
 
 /** What is counted one by one, as a step names it: joints and links apart, covers off, parts held. */
 export type Each =
-	'joints' | 'frees' | 'slack' | 'under' | 'covers' | 'held' | 'link' | 'linkBefore';
+	'joints' | 'frees' | 'slack' | 'under' | 'covers' | 'held' | 'link' | 'linkBefore' | 'core';
 
 /** What must be so while an operation is done, and why. What nothing in a job makes so is so already. */
 export interface Need {
@@ -286,7 +286,7 @@ export const operations = {
 	},
 	'air-line-off': {
 		phase: 'strip',
-		title: 'Air line off the strut',
+		title: 'Air line off',
 		minutes: minutes(1, 3, 6),
 		repeats: true,
 		...carrierUndone
@@ -310,7 +310,7 @@ export const operations = {
 			slackFirst,
 			need('free', 'A damper comes out when everything that holds it is undone.', { each: 'frees' })
 		],
-		makes: [fact('out')]
+		makes: [fact('out'), fact('core-out', 'core')]
 	},
 	'crack-taper': {
 		phase: 'strip',
@@ -340,6 +340,17 @@ export const operations = {
 			)
 		],
 		makes: undone.makes
+	},
+	'subframe-off': {
+		phase: 'strip',
+		title: 'Bolts of the subframe out, the jack bearing it',
+		minutes: minutes(5, 10, 30),
+		rusts: true,
+		repeats: true,
+		caution:
+			'Its outline marked on the body. From here the jack alone carries it: nobody under it.',
+		gate: { question: 'Outline marked, the jack bears the subframe, nothing else ties it?' },
+		...undone
 	},
 	lower: {
 		phase: 'strip',
@@ -374,7 +385,8 @@ export const operations = {
 		minutes: minutes(1, 2, 5),
 		repeats: true,
 		needs: [
-			need('loose', 'A spring comes out and goes in only when nothing presses on it any more.')
+			need('loose', 'A spring comes out and goes in only when nothing presses on it any more.'),
+			need('core-out', 'A damper that stands inside its coil is out before it.', { each: 'core' })
 		],
 		makes: [fact('out'), fact('spring-out', 'link')]
 	},
@@ -436,6 +448,25 @@ export const operations = {
 			need('free', 'An arm comes out when everything that holds it is undone.', { each: 'frees' })
 		],
 		makes: [fact('arm-out', 'link')]
+	},
+	'bellows-off': {
+		phase: 'strip',
+		title: 'Air spring undone',
+		minutes: minutes(4, 8, 20),
+		rusts: true,
+		repeats: true,
+		...carrierUndone
+	},
+	'bellows-out': {
+		phase: 'strip',
+		title: 'Air spring out',
+		minutes: minutes(2, 3, 8),
+		repeats: true,
+		needs: [
+			need('free', 'An air spring comes out when everything that holds it is undone.', {
+				each: 'frees'
+			})
+		]
 	},
 	'bar-off': {
 		phase: 'strip',
@@ -532,12 +563,27 @@ export const operations = {
 		needs: [need('nut-on', 'The compressor is let off only against a shaft nut that is on.')],
 		makes: [fact('unit-ready')]
 	},
-	prime: {
+	'change-over': {
 		phase: 'bench',
-		title: 'New damper worked through its stroke, upright',
-		minutes: minutes(1, 2, 3),
+		title: 'New damper primed; stop, boot, cups and cushions changed over to it',
+		minutes: minutes(2, 4, 8),
 		repeats: true,
 		doneIn: 'bench',
+		needs: [
+			need(
+				'compared',
+				'Old against new before anything is fitted: a difference is explained first.'
+			)
+		],
+		makes: [fact('unit-ready')]
+	},
+	'check-unit': {
+		phase: 'bench',
+		title: 'Unit checked as it came: caps and shipping nuts off, its own nut tight',
+		minutes: minutes(2, 3, 6),
+		repeats: true,
+		caution: 'A unit with air is never worked or stood on without air, unless its maker says so.',
+		gate: { question: 'Shaft nut seen tight, caps off, mount turned as on the old one?' },
 		needs: [
 			need(
 				'compared',
@@ -572,6 +618,15 @@ export const operations = {
 		],
 		makes: [fact('placed')],
 		ends: [fact('loose')]
+	},
+	'subframe-on': {
+		phase: 'refit',
+		title: 'Subframe to its outline, its bolts started by hand',
+		minutes: minutes(4, 8, 16),
+		repeats: true,
+		caution: 'To the outline: it sets the axle. Alignment follows.',
+		...startedByHand,
+		makes: [fact('started'), fact('placed')]
 	},
 	'holder-on': {
 		phase: 'refit',
@@ -624,6 +679,16 @@ export const operations = {
 		gate: { question: 'New beside old: length, bushes, joint and hand the same?' },
 		needs: [need('pressed', 'Bushes are pressed before the arm goes back.', { each: 'link' })],
 		makes: [fact('arm-back', 'link'), fact('started'), fact('placed')],
+		ends: [fact('free', 'joints')]
+	},
+	'bellows-in': {
+		phase: 'refit',
+		title: 'Air spring in, its joints started by hand',
+		minutes: minutes(3, 6, 12),
+		repeats: true,
+		caution: 'Seats clean. Never loaded or stretched without air.',
+		gate: { question: 'As the old one, its nub in its hole, its folds even, not twisted?' },
+		makes: [fact('in'), fact('started'), fact('placed')],
 		ends: [fact('free', 'joints')]
 	},
 	'bar-on': {

@@ -72,36 +72,50 @@ function alsoOf(layout: Layout): AxleScope[] {
 	];
 }
 
-/** Every way of each layout, on both sides or on one. */
+/** What is chosen besides the job and its ways. */
+const choices = (['bottom', 'top'] as const).flatMap((first) =>
+	(['jack-to-height', 'on-wheels'] as const).flatMap((load) =>
+		insides.flatMap((inside) =>
+			(['one-by-one', 'together', 'one-side'] as const).map((sides) => ({
+				first,
+				load,
+				inside,
+				sides
+			}))
+		)
+	)
+);
+
+/**
+ * Every job by every way on each layout, with a quarter of all choices, another one each time, so that all of
+ * them meet every job and every way.
+ */
 function* everyScope(
 	of: readonly Layout[],
 	grades: readonly WorkScope['rust'][]
 ): Generator<WorkScope> {
+	let turn = 0;
 	for (const layout of of) {
 		const axle = layout.axles[0]!;
-		const one = pairOf(axle)[1];
 		for (const want of [...wants, ...alsoOf(layout)])
 			for (const ways of everyWay(layout))
 				for (const assembly of springSeat(layout) === 'on-damper'
 					? assemblies
-					: ['rebuild' as const])
-					for (const first of ['bottom', 'top'] as const)
-						for (const sides of ['one-by-one', 'together'] as const)
-							for (const load of ['jack-to-height', 'on-wheels'] as const)
-								for (const inside of layout.assembly.covers.length ? insides : [undefined])
-									for (const rust of grades) {
-										const how = {
-											assembly,
-											first,
-											sides,
-											load,
-											ways: { [axle]: ways },
-											...(inside && { inside })
-										};
-										const scope = scopeOf(layout, want, how, rust);
-										yield sides === 'together' ? scope : { ...scope, corners: pairOf(axle) };
-										if (sides === 'together') yield { ...scope, corners: [one] };
-									}
+					: ['rebuild' as const]) {
+					turn++;
+					for (const { sides, inside, ...how } of choices.filter((_, i) => (i + turn) % 4 === 0))
+						for (const rust of grades) {
+							const all = {
+								...how,
+								assembly,
+								ways: { [axle]: ways },
+								sides: sides === 'one-by-one' ? sides : ('together' as const),
+								...(layout.assembly.covers.length && { inside })
+							};
+							const scope = scopeOf(layout, want, all, rust);
+							yield sides === 'one-side' ? { ...scope, corners: [pairOf(axle)[1]] } : scope;
+						}
+				}
 	}
 }
 

@@ -2,7 +2,7 @@
 import { freed, type Freed } from '../assembly/freeing.ts';
 import { graphOf, jointId, type Graph, type Node, type Pins } from '../assembly/graph.ts';
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../height/corners.ts';
-import { damperOf, partOf, springArm, springSeat, unitOf } from '../layout/shape.ts';
+import { bellowsOf, damperOf, partOf, springArm, springSeat, unitOf } from '../layout/shape.ts';
 import type { Layout, LayoutWay } from '../layout/types.ts';
 import { askedJobs, jobsOf, type AskedJob } from './jobs.ts';
 
@@ -74,7 +74,7 @@ export interface AxlePlan extends AxleScope {
 	damperOut: boolean;
 	/** Its spring is taken off it on the bench. */
 	rebuilt: boolean;
-	/** Its mount is taken off it on the bench, where no spring is on it. */
+	/** Its mount changes over on the bench, where no spring is on it. */
 	mountOff: boolean;
 	/** How a damper comes out, where its layout knows ways. */
 	damperWay: LayoutWay | undefined;
@@ -103,7 +103,8 @@ function wayOf(
 	moving = false
 ): LayoutWay | undefined {
 	const known = (assembly.ways[part] ?? []).filter(({ compressor }) => !(moving && compressor));
-	const asked = ways?.[axle]?.[part] ?? (part === 'spring' ? springOut : undefined);
+	const compressor = part === 'spring' && springOut === 'internal-compressor';
+	const asked = ways?.[axle]?.[part] ?? (compressor ? springOut : undefined);
 	return known.find(({ key }) => key === asked) ?? known[0];
 }
 
@@ -114,15 +115,16 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 		const worked = cornersOf(axle).filter((corner) => scope.corners.includes(corner));
 		const { damper, spring, bushes, reset, also = [] } = want ?? {};
 		const layout = scope.layouts[axle];
-		const jobs = askedJobs(layout, [...also, ...(bushes ? everyBush(layout) : [])]);
+		const bellows = bellowsOf(layout);
+		const jobs = askedJobs(layout, [
+			...also,
+			...(bushes ? everyBush(layout) : []),
+			...(spring && bellows ? [`air-spring:${bellows.key}`] : [])
+		]);
 		const asked = damper || spring || bushes || reset || jobs.length > 0;
 		if (!want || worked.length === 0 || !asked) return [];
 		const beside = springSeat(layout) === 'on-arm';
 		const mounts = jobs.some(({ job }) => job.takes === 'mount');
-		const damperOut = want.damper || mounts || (!beside && want.spring);
-		const damperWay = damperOut
-			? wayOf(layout, axle, damperOf(layout).key, scope.strategy)
-			: undefined;
 		const armOut = jobs.some(
 			({ part }) => part !== undefined && part.key === springArm(layout)?.key
 		);
@@ -130,6 +132,11 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 			beside && (want.spring || armOut)
 				? wayOf(layout, axle, 'spring', scope.strategy, armOut)
 				: undefined;
+		const inCoil = springWay !== undefined && partOf(layout, 'spring')?.around !== undefined;
+		const damperOut = want.damper || mounts || inCoil || (!beside && !bellows && want.spring);
+		const damperWay = damperOut
+			? wayOf(layout, axle, damperOf(layout).key, scope.strategy)
+			: undefined;
 		const bothSides = Object.keys(springWay?.moves ?? {}).some(
 			(key) => partOf(layout, key)?.shared
 		);
@@ -148,7 +155,10 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 					damperOut &&
 					springSeat(layout) === 'on-damper' &&
 					(mounts || scope.strategy.assembly === 'rebuild'),
-				mountOff: mounts && springSeat(layout) !== 'on-damper',
+				mountOff:
+					(want.damper || mounts) &&
+					springSeat(layout) !== 'on-damper' &&
+					layout.assembly.parts.some(({ kind }) => kind === 'mount'),
 				damperWay,
 				springWay,
 				freed: freedFor(graph, corners, damperOut, [damperWay, springWay], jobs)
@@ -168,31 +178,39 @@ function freedFor(
 	jobs: readonly AskedJob[]
 ): Freed {
 	const { layout, node } = graph;
-	const each = corners.flatMap((corner) => {
+	// What both sides share goes down with both of them.
+	const shared = ways.some((way) =>
+		Object.keys(way?.moves ?? {}).some((key) => partOf(layout, key)?.kind === 'subframe')
+	);
+	const each = (shared ? [corners] : corners.map((corner) => [corner])).flatMap((at) => {
 		const pins = new Map<Node, number | 'out'>();
 		const apart: [Node, Node][] = [];
-		for (const way of ways) {
-			for (const [part, mm] of Object.entries(way?.moves ?? {})) pins.set(node(part, corner), mm);
-			for (const [a, b] of way?.apart ?? []) apart.push([node(a, corner), node(b, corner)]);
-		}
-		if (damperOut) {
+		for (const corner of at) {
+			for (const way of ways) {
+				for (const [part, mm] of Object.entries(way?.moves ?? {})) pins.set(node(part, corner), mm);
+				for (const [a, b] of way?.apart ?? []) apart.push([node(a, corner), node(b, corner)]);
+			}
+			if (!damperOut) continue;
 			for (const part of unitOf(layout, damperOf(layout).key)) pins.set(node(part, corner), 'out');
 		}
+		return pins.size ? [freed(graph, withBody(pins), apart)] : [];
+	});
+	const alone = corners.flatMap((corner) => {
 		const outs = jobs.flatMap((asked) => outOf(layout, asked)).map((key) => node(key, corner));
 		return [
-			...(pins.size ? [freed(graph, withBody(pins), apart)] : []),
 			...outs.map((one) => freed(graph, withBody(new Map([[one, 'out']])))),
 			...jobs.map((asked) => bracketsOf(layout, asked, corner))
 		];
 	});
-	const fixings = new Map(each.flatMap((one) => [...one.fixings]));
-	for (const one of each) for (const id of one.off) fixings.set(id, 'off');
+	const all = [...each, ...alone];
+	const fixings = new Map(all.flatMap((one) => [...one.fixings]));
+	for (const one of all) for (const id of one.off) fixings.set(id, 'off');
 	const ids = graph.edges.flatMap(({ id }) => id ?? []);
 	return {
 		fixings,
 		off: ids.filter((id) => fixings.get(id) === 'off'),
 		// What is slackened so that an arm goes down may come off after that.
-		slack: ids.filter((id) => each.some(({ slack }) => slack.includes(id)))
+		slack: ids.filter((id) => all.some(({ slack }) => slack.includes(id)))
 	};
 }
 
@@ -212,7 +230,7 @@ const outOf = ({ assembly }: Layout, { job, part }: AskedJob): string[] => {
 function bracketsOf({ assembly, joints }: Layout, { job }: AskedJob, corner: Corner): Freed {
 	const bar = job.takes === 'bar' ? assembly.parts.find(({ kind }) => kind === 'bar') : undefined;
 	const off = joints
-		.filter(({ between }) => bar && between.includes('body') && between.includes(bar.key))
+		.filter(({ between, pair }) => bar && !pair && between.includes(bar.key))
 		.map(({ key }) => jointId(corner, key));
 	return { fixings: new Map(off.map((id) => [id, 'off'])), off, slack: [] };
 }

@@ -7,6 +7,8 @@ import {
 	jointOf,
 	partOf,
 	springArm,
+	airUnit,
+	bellowsOf,
 	springSeat,
 	unitOf
 } from '../../layout/shape.ts';
@@ -140,7 +142,7 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 			c.pressure = false;
 			return;
 		case 'fill': {
-			const unit = unitOf(layout, damperOf(layout).key);
+			const unit = airUnit(layout);
 			const open = [...axle.owed].filter((id) => {
 				const [at, key] = id.split('/') as [Corner, string];
 				const { between, rule, pair } = jointOf(layout, key);
@@ -202,8 +204,14 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 			c.squeezed = false;
 			return;
 		case 'out':
-			if (act.part === 'spring') {
+			if (act.part === 'spring' && springArm(layout)) {
 				const arm = springArm(layout)!;
+				const inside = partOf(layout, 'spring')!.around;
+				need(
+					inside === undefined || axle.out.has(car.node(corner, inside)),
+					'still-held',
+					'spring out with its damper still inside it'
+				);
 				const { looseMm } = partOf(layout, 'spring')!;
 				const down = axle.moved.get(car.node(corner, arm.key)) ?? 0;
 				need(c.squeezed || down >= looseMm!, 'spring-under-force', 'spring taken out under force');
@@ -218,7 +226,7 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 			return;
 		case 'in':
 			need(axle.out.has(car.node(corner, act.part)), 'spring-missing', `${act.part} put in twice`);
-			if (act.part === 'spring') {
+			if (act.part === 'spring' && springArm(layout)) {
 				const down = axle.moved.get(car.node(corner, springArm(layout)!.key)) ?? 0;
 				need(c.compared, 'not-compared', 'spring fitted without comparing');
 				need(c.squeezed || down > 0, 'spring-under-force', 'spring put in under force');
@@ -231,6 +239,11 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 			}
 			need(c.compared, 'not-compared', 'damper fitted without comparing');
 			need(!c.compressed, 'unheld-spring', 'unit fitted with the compressor on');
+			need(
+				partOf(layout, 'spring')!.around !== act.part || !axle.out.has(car.node(corner, 'spring')),
+				'spring-missing',
+				'damper in before the coil around it'
+			);
 			need(c.shaftNutOn && c.stacked, 'not-stacked', 'unit fitted unfinished');
 			need(car.isWayOpen(corner, act.part), 'in-the-way', `${act.part} in with its way closed`);
 			for (const part of unitOf(layout, act.part)) axle.out.delete(car.node(corner, part));
@@ -347,7 +360,7 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 			need(c.marked, 'not-marked', `${key} before marks and photo`);
 			need(c.oiled || scope.rust === 'none', 'not-oiled', `${key} dry and rusty`);
 		}
-		const carries = !joint.pair && joint.between.some((part) => ofDamper.includes(part));
+		const carries = !joint.pair && joint.between.some((part) => airUnit(layout).includes(part));
 		const hangs = parts.every((part) => part?.kind !== 'line') || parts.some((part) => part?.air);
 		need(!(c.pressure && carries && hangs), 'under-pressure', `${key} under air pressure`);
 		axle.owed.add(id);
@@ -362,10 +375,12 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 			return;
 		case 'undo': {
 			if (axleLinks(layout).some((link) => joint.between.includes(link.key))) {
-				const held = car.sidesOf(axleOf(corner)).every((one) => {
-					const arm = springArm(layout);
-					return car.presses(one) && arm !== undefined && car.standsAlone(one, arm.key);
-				});
+				const sprung = (one: Corner) =>
+					bellowsOf(layout) ? !axle.out.has(car.node(one, 'spring')) : car.presses(one);
+				const body = layout.assembly.parts.find(({ kind }) => kind === 'axle')!;
+				const held = car
+					.sidesOf(axleOf(corner))
+					.every((one) => sprung(one) && car.standsAlone(one, body.key));
 				need(held, 'axle-rolls', 'a link comes off with the axle not held by its dampers');
 			}
 			const arm = springArm(layout);

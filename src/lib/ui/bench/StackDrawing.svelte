@@ -8,10 +8,12 @@
 		/** What is on, from the bottom up. */
 		on: readonly StackPart[];
 		wrong: readonly StackPart[];
+		/** Which way a part went on, where somebody said it. */
+		wayOf?: (part: StackPart) => string | undefined;
 		picked?: StackPart;
 		onpick?: (part: StackPart) => void;
 	}
-	let { items, on, wrong, picked, onpick }: Props = $props();
+	let { items, on, wrong, wayOf, picked, onpick }: Props = $props();
 	const tall = (item: StackItem) =>
 		({ tube: 116, coil: 108, bellows: 60, block: 40, plate: 34, disc: 26, ring: 24, nut: 26 })[
 			item.shape
@@ -31,7 +33,10 @@
 	const sign = $derived((part: StackPart) =>
 		wrong.includes(part) ? '✕ ' : on.includes(part) ? '✓ ' : ''
 	);
-	const short = ({ way }: StackItem) => (way.length > 28 ? way.split(',')[0]! : way);
+	const short = ({ key, ways }: StackItem) => {
+		const way = wayOf?.(key) ?? ways[0]!;
+		return way.length > 28 ? way.split(',')[0]! : way;
+	};
 	const look = $derived((part: StackPart) =>
 		wrong.includes(part)
 			? 'fill-madder-wash stroke-madder'

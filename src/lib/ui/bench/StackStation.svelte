@@ -1,16 +1,26 @@
 <script lang="ts">
 	import {
+		absentOf,
 		checkStack,
 		checkUnit,
+		fateNames,
+		fates,
 		stackOf,
+		type Changed,
+		type Changes,
+		type Fate,
+		type StackItem,
 		type StackPart,
 		type UnitChecks
 	} from '$core/bench/stack';
+	import { boughtAs } from '$core/inspect/old-parts';
+	import { jobParts } from '$core/job/parts';
 	import { axleOf, type Corner } from '$core/height/corners';
 	import { parseQuantity } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
+	import Choice from '$lib/ui/controls/Choice.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -23,10 +33,13 @@
 	const units = personalUnits();
 	const closed = $derived(job.record.signedAt !== null);
 	const layout = $derived(job.work.scope.layouts[axleOf(corner)]);
-	const items = $derived(stackOf(layout));
 	const kept = $derived(job.work.book.get('stack', corner));
+	const changed = $derived<Changes>(kept?.changed ?? {});
+	const absent = $derived(absentOf(changed));
+	const items = $derived(stackOf(layout, absent));
+	const none = $derived(stackOf(layout).filter(({ key }) => absent.includes(key)));
 	const order = $derived(kept?.order ?? []);
-	const faults = $derived(checkStack(layout, order));
+	const faults = $derived(checkStack(layout, order, absent));
 	const wrong = $derived(faults.map(({ part }) => part));
 	const next = $derived(items.find(({ key }) => !order.includes(key)));
 	const verdicts = $derived(checkUnit(kept?.checks ?? {}));
@@ -69,10 +82,20 @@
 		) as UnitChecks
 	);
 
-	async function keep(change: StackPart[]) {
+	/** A part that a person has said nothing of: new where new ones were ordered, else from the old damper. */
+	const saidOf = $derived(({ key, ways }: StackItem): Changed => {
+		const ordered = jobParts(job.record).some(
+			({ part, corner: at }) => part === boughtAs[key] && at === corner
+		);
+		return { fate: ordered ? 'renewed' : 'kept', way: ways[0], ...changed[key] };
+	});
+	const fatesOf = ({ optional, fresh }: StackItem): readonly Fate[] =>
+		fresh ? [] : fates.filter((fate) => fate !== 'none' || optional);
+	async function keep(change: StackPart[], of: Changes = changed) {
 		refusal = await job.keep('stack', corner, {
 			order: change,
 			checks,
+			...(Object.keys(of).length && { changed: of }),
 			typed: Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()))
 		});
 	}
@@ -80,17 +103,25 @@
 		if (closed || JSON.stringify(checks) === JSON.stringify(kept?.checks ?? {})) return;
 		void keep([...order]);
 	}
-	const put = (part: StackPart) =>
-		keep(order.includes(part) ? order.filter((one) => one !== part) : [...order, part]);
+	const put = (part: StackPart) => {
+		const item = items.find(({ key }) => key === part)!;
+		if (order.includes(part)) return keep(order.filter((one) => one !== part));
+		return keep([...order, part], item.fresh ? changed : { ...changed, [part]: saidOf(item) });
+	};
+	const say = (item: StackItem, of: Partial<Changed>) =>
+		keep([...order], { ...changed, [item.key]: { ...saidOf(item), ...of } });
 </script>
 
 <section class="panel p-4" aria-labelledby="stack-title">
-	<h2 id="stack-title" class="text-lg">Put together, {corner}</h2>
+	<h2 id="stack-title" class="text-lg">
+		{items.some(({ key }) => key === 'shaft-nut') ? 'Put together' : 'Change over'}, {corner}
+	</h2>
 	<div class="mt-2 grid gap-5 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
 		<StackDrawing
 			{items}
 			on={order}
 			{wrong}
+			wayOf={(part) => changed[part]?.way}
 			picked={next?.key}
 			onpick={closed ? undefined : (part) => void put(part)}
 		/>
@@ -98,8 +129,29 @@
 			{#if next}
 				<p class="caption">Goes on next</p>
 				<p class="text-[28px] leading-tight font-bold">{next.name}</p>
-				<p class="text-xl">{next.way}</p>
+				{@const said = saidOf(next)}
+				<p class="text-xl">{said.way}</p>
 				{#if !closed}
+					{#key next.key}
+						<div class="mt-2 grid gap-2">
+							{#if next.ways.length > 1}
+								<Choice
+									label="Way round, as on the old one"
+									value={said.way}
+									options={next.ways.map((way) => ({ value: way, name: way }))}
+									onpick={(way) => say(next, { way })}
+								/>
+							{/if}
+							{#if !next.fresh}
+								<Choice
+									label="Where it comes from"
+									value={said.fate}
+									options={fatesOf(next).map((fate) => ({ value: fate, name: fateNames[fate] }))}
+									onpick={(fate) => say(next, { fate })}
+								/>
+							{/if}
+						</div>
+					{/key}
 					<div class="mt-3 flex flex-wrap gap-3">
 						<ActionButton weight="main" onclick={() => put(next.key)}
 							>It is on, that way</ActionButton
@@ -117,6 +169,14 @@
 						<ActionButton onclick={() => keep(order.slice(0, -1))}>Last one off again</ActionButton>
 					</div>{/if}
 			{/if}
+			{#each none as item (item.key)}
+				<p class="mt-2 flex flex-wrap items-center gap-3">
+					<span>{item.name}: this car has none</span>
+					{#if !closed}<ActionButton onclick={() => say(item, { fate: 'kept' })}
+							>It has one</ActionButton
+						>{/if}
+				</p>
+			{/each}
 			{#if faults.length}
 				<Notice role="alert" class="mt-3">
 					<p class="font-semibold text-madder">✕ Not like this</p>

@@ -34,7 +34,7 @@ export const setHref = (jobId: string, corner: Corner): string => `/jobs/${jobId
 export function benchAt(stepId: string | undefined): string {
 	const kind = stepId?.split('/')[1];
 	if (kind === 'compress') return 'compressor';
-	return kind === 'restack' || kind === 'prime' ? 'stack' : 'compare';
+	return kind === 'restack' || kind === 'change-over' ? 'stack' : 'compare';
 }
 
 /** The page where the next thing is done, opened at its corner or step. */

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { stackParts } from '../../../bench/stack.ts';
+import { fates, stackParts } from '../../../bench/stack.ts';
 import { corners } from '../../../height/corners.ts';
 import { typed } from '../typed.ts';
 import { defineSchemas } from '../../book/kind-schemas.ts';
@@ -23,6 +23,15 @@ const kept = () =>
 			threadOtherMm: Joi.number().min(-5).max(100),
 			strokes: Joi.number().integer().min(0).max(100)
 		}).required(),
+		changed: Joi.object().pattern(
+			Joi.string().valid(...stackParts),
+			Joi.object({
+				fate: Joi.string()
+					.valid(...fates)
+					.required(),
+				way: Joi.string().trim().max(120)
+			})
+		),
 		typed: typed()
 	});
 

@@ -28,6 +28,10 @@
 	const corner = $derived<Corner | undefined>(corners.find((one) => one === asked) ?? corners[0]);
 	const plan = $derived(plans.find(({ axle }) => corner && axle === axleOf(corner)));
 	const air = $derived(plan !== undefined && springSeat(plan.layout) === 'air');
+	/** What is done on the bench for this corner. */
+	const steps = $derived(
+		new Set(job.work.order.steps.flatMap(({ kind, at }) => (at === corner ? [kind] : [])))
+	);
 	const places = $derived(
 		!plan
 			? []
@@ -35,8 +39,8 @@
 					{ key: 'compare', name: 'Old against new' },
 					...(plan.rebuilt ? [{ key: 'compressor', name: 'Compressor' }] : []),
 					...(plan.springWay ? [{ key: 'arm', name: 'Spring on the arm' }] : []),
-					...(plan.damperOut
-						? [{ key: 'stack', name: plan.rebuilt || plan.mountOff ? 'Put together' : 'Prime' }]
+					...(steps.has('restack') || steps.has('change-over')
+						? [{ key: 'stack', name: steps.has('restack') ? 'Put together' : 'Change over' }]
 						: [])
 				]
 	);
@@ -51,7 +55,7 @@
 	const kindsAt: Record<string, readonly StepKind[]> = {
 		compare: ['compare'],
 		compressor: ['compress', 'shaft-off', 'release'],
-		stack: ['restack', 'prime'],
+		stack: ['restack', 'change-over'],
 		arm: []
 	};
 	const step = $derived(
