@@ -63,6 +63,8 @@ const journeys: {
 	accept: RegExp;
 	/** Steps this layout cannot do without. */
 	steps: RegExp[];
+	/** Steps that it does not need, and so has not. */
+	never?: RegExp;
 }[] = [
 	{
 		name: 'a strut rebuilt on the bench',
@@ -95,6 +97,39 @@ const journeys: {
 		found: [['Spring', 'Broken coil']],
 		accept: /Springs, rear pair/,
 		steps: [/Lower the beam slowly until both/, /Raise the beam/]
+	},
+	{
+		name: 'a rear damper behind boot trim, its parts changed over',
+		layouts: ['macpherson-front', 'trailing-arm-rear'],
+		corners: ['RL', 'RR'],
+		complaint: 'Keeps bouncing at the back',
+		found: [['Damper body', 'Leak']],
+		accept: /Dampers, rear pair/,
+		steps: [
+			/^Off: boot side trim/m,
+			/^Upper end undone: damper, upper mount/m,
+			/^Lower end undone: damper, lower bolt/m,
+			/^Old part against new/m,
+			/stop, boot, cups and cushions changed over/,
+			/^Damper in/m
+		],
+		never: /link|hose|spring|bracket|arm bush|pivot/i
+	},
+	{
+		name: 'air struts',
+		layouts: ['air-strut-front', 'trailing-arm-rear'],
+		corners: ['FL', 'FR'],
+		complaint: 'Sinks overnight',
+		found: [['Damper body', 'Leak']],
+		accept: /Dampers, front pair/,
+		steps: [
+			/battery off/,
+			/Let the air out/,
+			/Air line off/,
+			/Unit checked as it came/,
+			/Air line on/
+		],
+		never: /primed|compressed/i
 	}
 ];
 
@@ -115,6 +150,7 @@ for (const journey of journeys) {
 		await expect(page.getByText(/19 times in 20/)).toBeVisible();
 		const titles = await walkToTheRound(page, url);
 		for (const step of journey.steps) expect(titles.join('\n')).toMatch(step);
+		if (journey.never) expect(titles.join('\n')).not.toMatch(journey.never);
 		await page.getByRole('link', { name: /Into the torque round/ }).click();
 		await expect(page.getByText(/left to set/)).toBeVisible();
 		const record = await bookOf(page, url);
@@ -130,6 +166,91 @@ const strutJob = async (page: Page) => {
 	await say(page, url, 'scope', 'front', { damper: true, spring: false, bushes: false });
 	return url;
 };
+
+test('bushes pressed into an arm: the arm out, marked, pressed and back, one after the other', async ({
+	tomas: page
+}) => {
+	const url = await newJob(
+		page,
+		['macpherson-front', 'multi-link-rear'],
+		['RL', 'RR'],
+		'Wanders at the back'
+	);
+	await page.goto(`${url}/plan`);
+	const also = page.getByRole('group', { name: 'Also renewed, rear' });
+	await also.getByRole('button', { name: 'Bushes of the toe link' }).click();
+	await expect(also.getByRole('button', { name: '✓ Bushes of the toe link' })).toBeVisible();
+	await expect(page.getByText('Wheel alignment')).toBeVisible();
+	const titles = (await walkToTheRound(page, url)).join('\n');
+	for (const step of [
+		/^Toe link undone/m,
+		/^Toe link out/m,
+		/^Pressed out of the toe link/m,
+		/^Toe link in/m
+	])
+		expect(titles).toMatch(step);
+	expect(titles).not.toMatch(/spring|damper/i);
+});
+
+test('a step that one car taught is offered with the next of its model, and a count stands at its step', async ({
+	mara,
+	tomas
+}) => {
+	const plain = { damper: true, spring: false, bushes: false };
+	const rearJob = async (page: Page) => {
+		const url = await newJob(
+			page,
+			['macpherson-front', 'trailing-arm-rear'],
+			['RL', 'RR'],
+			'Knock'
+		);
+		await say(page, url, 'scope', 'rear', plain);
+		return url;
+	};
+	const first = await rearJob(tomas);
+	await tomas.goto(`${first}/work`);
+	await tomas
+		.getByRole('button', { name: /Off: boot side trim/ })
+		.first()
+		.click();
+	const panel = tomas.getByRole('region', { name: 'What the shop knows of it' });
+	const teach = async (what: string, label: RegExp, text: string) => {
+		await panel.getByRole('button', { name: 'Teach it' }).click();
+		await panel.getByText(what, { exact: true }).click();
+		await panel.getByLabel(label).fill(text);
+		await panel.getByRole('button', { name: 'Keep it' }).click();
+		await expect(panel.getByText(text)).toBeVisible();
+	};
+	await panel.getByRole('button', { name: 'Teach it' }).click();
+	await panel.getByRole('button', { name: 'Keep it' }).click();
+	await expect(panel.getByText('say it in a few words')).toBeVisible();
+	await panel.getByRole('button', { name: 'Not now' }).click();
+	await teach('A step', /What is done/, 'Lamp out and hung aside');
+	await teach('How many, and where', /What the next one/, '11 clips, the last one under the seal');
+	await expect(tomas.getByRole('button', { name: /Lamp out and hung aside/ })).toHaveCount(2);
+
+	const second = await rearJob(mara);
+	await mara.goto(`${second}/plan`);
+	const offers = mara.getByRole('region', { name: 'What earlier cars taught' });
+	await expect(offers.getByText(/this model, job .*Tomas/)).toBeVisible();
+	await offers.getByRole('button', { name: 'Take in: Lamp out and hung aside' }).click();
+	await expect(offers).toBeHidden();
+	await mara.goto(`${second}/work`);
+	await expect(mara.getByRole('button', { name: /Lamp out and hung aside/ })).toHaveCount(2);
+	await mara
+		.getByRole('button', { name: /Off: boot side trim/ })
+		.first()
+		.click();
+	await expect(mara.getByText('11 clips, the last one under the seal')).toBeVisible();
+
+	// To another shop and back: what is known already stays as it is.
+	await mara.goto('/shop');
+	const saved = mara.waitForEvent('download');
+	await mara.getByRole('link', { name: 'Save as a file' }).click();
+	const path = await (await saved).path();
+	await mara.getByLabel('File of own knowledge').setInputFiles(path);
+	await expect(mara.getByText(/0 taken in, \d+ known already/)).toBeVisible();
+});
 
 test('a lead passes a gate over with a reason, a technician cannot; the sheet says so', async ({
 	mara,

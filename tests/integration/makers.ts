@@ -133,6 +133,18 @@ export const makers: { [K in KindName]: Maker | null } = {
 			}
 		};
 	},
+	own: (g, record) => ({
+		subject: uuidv7(),
+		data: {
+			what: oneOf(g, ['step', 'note', 'socket', 'count']),
+			text: words(g),
+			where: 'car',
+			anchor: oneOf(g, ['crack-wheels', 'lift']),
+			...(g(fc.boolean) && { before: 'stands' }),
+			...(g(fc.boolean) && { minutes: 4 }),
+			for: oneOf(g, ['job', 'car', ...(record.vehicle.model ? ['model'] : [])])
+		}
+	}),
 	tray: asInDemo('tray'),
 	comparison: asInDemo('comparison'),
 	compressor: asInDemo('compressor'),

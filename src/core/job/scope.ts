@@ -40,7 +40,10 @@ export function scopeSaid(record: JobRecord, book: WorkBook): WorkScope {
 		layouts: layoutsOf(record),
 		strategy: book.get('strategy') ?? usualStrategy,
 		// What somebody says of it counts more than what the look at single threads gave.
-		rust: book.get('rust')?.grade ?? rustFound(findingsOf(book)) ?? 'none'
+		rust: book.get('rust')?.grade ?? rustFound(findingsOf(book)) ?? 'none',
+		own: book
+			.of('own')
+			.flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }]))
 	};
 }
 

@@ -104,7 +104,7 @@ describe('the steps of a job', () => {
 			workSteps(scopeOf(findLayout(key)!, mounts)).map(({ kind }) => kind);
 		expect(kindsOn('macpherson-front')).toContain('compress');
 		expect(kindsOn('multi-link-rear')).not.toContain('compress');
-		expect(kindsOn('multi-link-rear')).toContain('shaft-off');
+		expect(kindsOn('multi-link-rear')).toContain('change-over');
 	});
 
 	it('touch neither links nor hoses for a damper that has its ends alone', () => {

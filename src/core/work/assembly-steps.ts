@@ -28,6 +28,7 @@ import {
 import type { Layout, LayoutCover, LayoutJoint, LayoutPart } from '../layout/types.ts';
 import { operation, stepKinds, type Each, type StepKind } from './operations.ts';
 import { bushesOf } from './jobs.ts';
+import { ownSteps } from './own.ts';
 import { axlePlans, type AxlePlan, type WorkScope } from './scope.ts';
 import type { Act, WorkStep } from './step.ts';
 import type { Minutes } from './terms.ts';
@@ -71,7 +72,7 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	car('ground', { do: 'ground' });
 	car('torque-wheels', { do: 'torque-wheels' });
 	car('heights-after', { do: 'read-heights-after' });
-	return steps;
+	return [...steps, ...ownSteps(scope.own ?? [], steps)];
 }
 
 function makeStep(
@@ -329,7 +330,7 @@ class AxleWork {
 				acts: (['shaft-off', 'restack', 'shaft-on'] as const).map((act) => ({ do: act, corner })),
 				caution: 'Never stand over the shaft; the nut by hand, the shaft held. No impact gun.'
 			});
-		} else if (plan.damper || (plan.damperOut && isSprung(layout))) {
+		} else if (plan.damper || (plan.damperOut && springSeat(layout) !== 'on-arm')) {
 			const whole = airUnit(layout).includes(damperOf(layout).key) || isSprung(layout);
 			this.add(whole ? 'check-unit' : 'change-over', corner, [corner], { acts: [] });
 		}

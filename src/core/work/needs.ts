@@ -9,6 +9,7 @@ import {
 	type OperationData,
 	type StepKind
 } from './operations.ts';
+import { ownEdges } from './own.ts';
 import { axlePlans, type AxlePlan, type Strategy, type WorkScope } from './scope.ts';
 import type { WorkStep } from './step.ts';
 
@@ -27,6 +28,9 @@ interface Edge {
 	after: string;
 	rule: Rule;
 }
+
+/** A place that the shop gave a step of its own. */
+const ownRule: Rule = { id: 'own', words: 'The shop’s own: it has its place here.', choice: true };
 
 /** One sentence is one rule, at however many operations it stands. */
 const ruleOf = ({ fact, words }: Need): Rule => ({ id: `${fact}: ${words}`, words });
@@ -62,7 +66,9 @@ export function edgesOf(steps: readonly WorkStep[], scope: WorkScope, left?: str
 			}
 		}
 	}
-	return [...found, ...choiceEdges(steps, scope)];
+	const edges = [...found, ...choiceEdges(steps, scope)];
+	const taught = ownEdges(scope.own ?? [], steps, edges);
+	return [...edges, ...taught.map((edge) => ({ ...edge, rule: ownRule }))];
 }
 
 /** What steps do to facts, by fact. */

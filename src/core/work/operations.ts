@@ -566,7 +566,7 @@ export const operations = {
 	'change-over': {
 		phase: 'bench',
 		title: 'New damper primed; stop, boot, cups and cushions changed over to it',
-		minutes: minutes(2, 4, 8),
+		minutes: minutes(2, 3, 7),
 		repeats: true,
 		doneIn: 'bench',
 		needs: [
@@ -871,6 +871,11 @@ export const operations = {
 			need('set', 'Heights after are read when rubber has its torque.'),
 			need('covered', 'Heights after are read when the car is whole again.')
 		]
+	},
+	own: {
+		phase: 'strip',
+		title: 'A step of the shop’s own',
+		minutes: minutes(2, 5, 10)
 	}
 } as const satisfies Record<string, OperationData>;
 

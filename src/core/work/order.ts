@@ -53,7 +53,7 @@ function usualRank({ strategy }: WorkScope, wanted: readonly string[]) {
 			workPhases.indexOf(step.phase),
 			step.at === 'car' || axleOf(step.corners[0]!) === 'front' ? 0 : 1,
 			strategy.sides === 'one-by-one' ? side : 0,
-			kindRank(step.kind),
+			kindRank(step.like ?? step.kind) + (step.like ? 0.5 : 0),
 			side
 		];
 	};

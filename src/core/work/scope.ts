@@ -4,6 +4,7 @@ import { graphOf, jointId, type Graph, type Node, type Pins } from '../assembly/
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../height/corners.ts';
 import { bellowsOf, damperOf, partOf, springArm, springSeat, unitOf } from '../layout/shape.ts';
 import type { Layout, LayoutWay } from '../layout/types.ts';
+import type { OwnInJob } from './own.ts';
 import { askedJobs, jobsOf, type AskedJob } from './jobs.ts';
 
 export const rustGrades = ['none', 'light', 'heavy'] as const;
@@ -61,6 +62,8 @@ export interface WorkScope {
 	layouts: Record<Axle, Layout>;
 	strategy: Strategy;
 	rust: RustGrade;
+	/** What the shop knows of its own. */
+	own?: readonly OwnInJob[];
 }
 
 /** What a scope means for one axle's corners. */

@@ -27,6 +27,8 @@ export interface WorkStep {
 	/** Its kind and place, as `FL/support`. */
 	id: string;
 	kind: StepKind;
+	/** Of a step of one's own: it stands behind steps of this kind. */
+	like?: StepKind;
 	phase: WorkPhase;
 	at: 'car' | Axle | Corner;
 	/** Corners it touches. */

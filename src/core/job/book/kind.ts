@@ -1,4 +1,5 @@
 /** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
+import type { Own } from '../../work/own.ts';
 import type { StepKind } from '../../work/operations.ts';
 import type { KnownSpecification } from '../joints.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
@@ -25,7 +26,15 @@ export type Projected =
 	| { of: 'step-time'; kind: StepKind; logRatio: number }
 	| ({ of: 'specification' } & Omit<KnownSpecification, 'scope' | 'jobNumber' | 'modelYear'>)
 	| { of: 'car-note'; text: string }
-	| { of: 'car-note-withdrawn'; entryId: string };
+	| { of: 'car-note-withdrawn'; entryId: string }
+	| {
+			of: 'own-knowledge';
+			id: string;
+			scope: 'car' | 'model' | 'layout';
+			layout: string;
+			/** Null: taken back. */
+			own: Own | null;
+	  };
 
 export interface Kind<K extends KindName = KindName, Said = unknown> {
 	readonly kind: K;

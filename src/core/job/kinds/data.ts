@@ -25,6 +25,7 @@ import type * as Note from './note/data.ts';
 import type * as Offset from './offset/data.ts';
 import type * as Opened from './opened/data.ts';
 import type * as Order from './order/data.ts';
+import type * as OwnOf from './own/data.ts';
 import type * as Part from './part/data.ts';
 import type * as Photo from './photo/data.ts';
 import type * as Prices from './prices/data.ts';
@@ -62,6 +63,7 @@ export interface KindData {
 	decision: Decision.Data;
 	part: Part.Data;
 	order: Order.Data;
+	own: OwnOf.Data;
 	step: Step.Data;
 	tray: Tray.Data;
 	comparison: Comparison.Data;

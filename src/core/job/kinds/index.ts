@@ -27,6 +27,7 @@ import { note } from './note/index.ts';
 import { offset } from './offset/index.ts';
 import { opened } from './opened/index.ts';
 import { order } from './order/index.ts';
+import { own } from './own/index.ts';
 import { part } from './part/index.ts';
 import { photo } from './photo/index.ts';
 import { prices } from './prices/index.ts';
@@ -64,6 +65,7 @@ const registry = {
 	decision,
 	part,
 	order,
+	own,
 	step,
 	tray,
 	comparison,

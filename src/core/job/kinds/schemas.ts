@@ -27,6 +27,7 @@ import { schemas as note } from './note/schema.ts';
 import { schemas as offset } from './offset/schema.ts';
 import { schemas as opened } from './opened/schema.ts';
 import { schemas as order } from './order/schema.ts';
+import { schemas as own } from './own/schema.ts';
 import { schemas as part } from './part/schema.ts';
 import { schemas as photo } from './photo/schema.ts';
 import { schemas as prices } from './prices/schema.ts';
@@ -64,6 +65,7 @@ export const kindSchemas: Readonly<Record<KindName, KindSchemas>> = {
 	decision,
 	part,
 	order,
+	own,
 	step,
 	tray,
 	comparison,

@@ -7,6 +7,7 @@ import * as bays from '../../schema/bays.ts';
 import * as device from '../../schema/device.ts';
 import * as job from '../../schema/job.ts';
 import { jobFileSchema } from '../../schema/job-file.ts';
+import * as own from '../../schema/own.ts';
 import * as shop from '../../schema/shop.ts';
 import { vehicleChangeSchema, vehicleSchema } from '../../schema/vehicle.ts';
 
@@ -129,6 +130,19 @@ export const operations: readonly Operation[] = [
 	op('get', '/known-shops', 'Other shops whose seals are known here'),
 	op('post', '/known-shops', 'Take in another shop’s key (leads)', { input: shop.knownShopSchema }),
 	op('delete', '/known-shops/{keyId}', 'No longer believe a shop’s seals (leads)'),
+	op(
+		'get',
+		'/own-knowledge',
+		'What jobs taught the shop of models and layouts, as a file to share',
+		{
+			output: own.ownFileSchema
+		}
+	),
+	op('post', '/own-knowledge', 'Take in what another shop shared (leads)', {
+		input: own.ownFileSchema,
+		most: MB
+	}),
+	op('delete', '/own-knowledge/{id}', 'No longer offer something that was shared (leads)'),
 	op('get', '/retorques', 'Cars whose wheel fasteners are still to be checked'),
 	op('get', '/jobs/{id}/retorque.ics', 'The day to come back', { type: 'text/calendar' }),
 	op('get', '/jobs/{id}/job.json', 'The job as a file', { output: jobFileSchema }),

@@ -5,6 +5,7 @@ import type { TimedKind } from '../../../core/work/minutes.ts';
 import type { StepKind } from '../../../core/work/operations.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
 import type { JobLine } from './jobs.ts';
+import { putOwn } from './own.ts';
 import type { Database } from './pool.ts';
 
 /** The tables, for comparing and for emptying. */
@@ -14,7 +15,8 @@ export const projectionTables = [
 	'wrench_pulls',
 	'step_times',
 	'specifications',
-	'car_notes'
+	'car_notes',
+	'own_knowledge'
 ] as const;
 
 /** A line of the lists as it is kept: number and technician's name stand elsewhere. */
@@ -93,6 +95,8 @@ export async function putFact(db: Database, fact: Projected, site: FactSite): Pr
 			 VALUES (:entryId, :vehicleId, :jobId, :personId, :text, :enteredAt)`,
 			{ ...site, text: fact.text, enteredAt: new Date(site.enteredAt) }
 		);
+	} else if (fact.of === 'own-knowledge') {
+		await putOwn(db, fact, site);
 	} else {
 		await db.run('DELETE FROM car_notes WHERE entry_id = ? AND vehicle_id = ?', [
 			fact.entryId,

@@ -45,7 +45,10 @@ function factsOf({ entries, record: { imported } }: Job, added: readonly Entry[]
 	const believed = ({ of }: Projected, { seq }: Entry): boolean =>
 		imported === null ||
 		seq > imported.seq ||
-		!(of === 'step-time' || (of === 'specification' && !imported.verified));
+		!(
+			of === 'step-time' ||
+			(['specification', 'own-knowledge'].includes(of) && !imported.verified)
+		);
 	return added.flatMap((entry) => {
 		const car = carAt(entries, entry.seq);
 		const facts = kindOf(entry.kind).projects?.(entry, car) ?? [];

@@ -3,6 +3,7 @@ import { layoutsOfCar } from '$lib/client/layouts';
 import { db } from '$lib/server/app';
 import { listEntries } from '$lib/server/db/entries';
 import { findJob } from '$lib/server/db/jobs';
+import { listOwn } from '$lib/server/db/own';
 import { listPeople } from '$lib/server/db/people';
 import { listCarNotes, listSpecifications, listTimedKinds } from '$lib/server/db/projections';
 import { listWrenches } from '$lib/server/db/wrenches';
@@ -27,14 +28,15 @@ export const load: LayoutServerLoad = async ({ params }) => {
 	const vehicle = carAt(entries);
 	const closed =
 		entries.findLast(({ kind }) => kind === 'signed' || kind === 'addendum')?.kind === 'signed';
-	// Nothing is specified any more in a job that is signed.
-	const specifications = closed
-		? []
-		: await listSpecifications(db, {
-				vehicleId: row.vehicleId,
-				model: modelOf(vehicle),
-				layouts: layoutsOfCar(vehicle)
-			});
+	// Nothing is specified and nothing is taken in any more in a job that is signed.
+	const like = {
+		vehicleId: row.vehicleId,
+		model: modelOf(vehicle),
+		layouts: layoutsOfCar(vehicle)
+	};
+	const [specifications, known] = closed
+		? [[], []]
+		: await Promise.all([listSpecifications(db, like), listOwn(db, like)]);
 	return {
 		title: `${vehicle.plate} ${number}`,
 		job: { id, number, people, book: packBook(entries) },
@@ -43,6 +45,7 @@ export const load: LayoutServerLoad = async ({ params }) => {
 		// Where nothing is planned any more, no minutes are told.
 		timed: closed && !entries.some(({ kind }) => kind === 'scope') ? [] : timed,
 		carNotes,
+		known,
 		// What this job itself specifies stands in its book.
 		specifications: nearestKnown(vehicle, specifications, number)
 	};

@@ -52,7 +52,7 @@ export const step = defineKind<'step'>({
 		const ratio = tookMin / expectedMin;
 		if (!believable(ratio)) return [];
 		const kind = subject.split('/')[1]!.split(':')[0] as StepKind;
-		return [{ of: 'step-time', kind, logRatio: Math.log(ratio) }];
+		return kind === 'own' ? [] : [{ of: 'step-time', kind, logRatio: Math.log(ratio) }];
 	}
 });
 

@@ -2,11 +2,14 @@
 	import { springSeat } from '$core/layout/shape';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
+	import { whenIdle } from '$lib/client/later';
+	import Later from '$lib/ui/frame/Later.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import AdviceList from '$lib/ui/plan/AdviceList.svelte';
 	import AssemblyPanel from '$lib/ui/plan/AssemblyPanel.svelte';
 	import ScopeForm from '$lib/ui/plan/ScopeForm.svelte';
 
+	const offers = whenIdle(() => import('$lib/ui/own/OwnOffers.svelte'));
 	let { data } = $props();
 	const job = currentJob();
 	const units = $derived(
@@ -20,6 +23,7 @@
 <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[400px_minmax(0,1fr)]">
 	<ScopeForm />
 	<div class="min-w-0 space-y-4">
+		<Later part={offers} given={{}} />
 		<AdviceList costs={data.shop.costs} />
 		{#each units as { axle } (axle)}<AssemblyPanel {axle} costs={data.shop.costs} />{/each}
 		{#if job.work.order.steps.length}

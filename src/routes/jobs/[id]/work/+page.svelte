@@ -2,6 +2,8 @@
 	import { page } from '$app/state';
 	import type { Corner } from '$core/height/corners';
 	import { currentJob } from '$lib/client/job-state.svelte';
+	import { whenIdle } from '$lib/client/later';
+	import Later from '$lib/ui/frame/Later.svelte';
 	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
@@ -13,6 +15,7 @@
 	import TrayMap from '$lib/ui/work/TrayMap.svelte';
 
 	const job = currentJob();
+	const ownPanel = whenIdle(() => import('$lib/ui/own/OwnPanel.svelte'));
 	const work = $derived(job.work);
 	/** From the address: what somebody was sent here for. */
 	let picked = $state(page.url.searchParams.get('step') ?? undefined);
@@ -118,6 +121,7 @@
 							/>{/key}
 					</section>
 				{/if}
+				{#if step}{#key step.id}<Later part={ownPanel} given={{ step }} />{/key}{/if}
 				<TrayMap {step} />
 				<SaidFinding {corner} />
 				<PhotoStrip

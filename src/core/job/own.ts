@@ -1,0 +1,55 @@
+/** What earlier cars taught, as it is offered to a job. */
+import type { OwnScope, Own } from '../work/own.ts';
+import { isAnchor } from '../work/own.ts';
+import type { WorkStep } from '../work/step.ts';
+import type { WorkBook } from './work-book.ts';
+
+/** Something that an earlier job taught, or that another shop shared. */
+export interface KnownOwn {
+	id: string;
+	scope: Exclude<OwnScope, 'job'>;
+	own: Own;
+	/** Where it comes from: the job, or the other shop. */
+	jobNumber: string | null;
+	shop: string | null;
+	person: string;
+	/** When it was said, or taken in. */
+	at: string;
+}
+
+/** What is known and has its place in this job, and is not in it yet or was not taken back in it. */
+export function offeredOwn(
+	book: WorkBook,
+	steps: readonly WorkStep[],
+	known: readonly KnownOwn[]
+): KnownOwn[] {
+	const here = new Set(
+		book.of('own').flatMap(({ subject, data }) => [subject, ...(data.of ? [data.of] : [])])
+	);
+	return known.filter(({ id, own }) => !here.has(id) && steps.some((step) => isAnchor(step, own)));
+}
+
+/** What stands at a step: said in this job, or known of cars like it. */
+export interface OwnNote {
+	id: string;
+	own: Own;
+	/** Absent: of this job. */
+	from?: KnownOwn;
+}
+
+export function ownNotesAt(book: WorkBook, step: WorkStep, known: readonly KnownOwn[]): OwnNote[] {
+	const said = book
+		.of('own')
+		.filter(({ data }) => !data.removed && data.what !== 'step' && isAnchor(step, data))
+		.map(({ subject, data }) => ({ id: subject, own: data }));
+	const offered = offeredOwn(book, [step], known)
+		.filter(({ own }) => own.what !== 'step')
+		.map((from) => ({ id: from.id, own: from.own, from }));
+	return [...said, ...offered];
+}
+
+/** Where something known comes from, in words. */
+export const sourceOf = ({ jobNumber, shop, person, scope }: KnownOwn): string =>
+	`${{ car: 'this car', model: 'this model', layout: 'this layout' }[scope]}, ${
+		shop ? `from ${shop}` : `job ${jobNumber}, ${person}`
+	}`;

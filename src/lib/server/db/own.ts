@@ -1,0 +1,127 @@
+/** What jobs taught this shop, and what other shops shared. */
+import type { KnownOwn } from '../../../core/job/own.ts';
+import type { Projected } from '../../../core/job/book/kind.ts';
+import type { Own } from '../../../core/work/own.ts';
+import type { Database } from './pool.ts';
+import type { FactSite } from './projections.ts';
+
+/** The one written last stands, in whatever order they are put. */
+export async function putOwn(
+	db: Database,
+	{ id, scope, layout, own }: Extract<Projected, { of: 'own-knowledge' }>,
+	{ jobId, vehicleId, model, entryId, personId, enteredAt, storedAt }: FactSite
+): Promise<void> {
+	const later =
+		'(VALUES(stored_at) > stored_at OR (VALUES(stored_at) = stored_at AND VALUES(entry_id) >= entry_id))';
+	// The moment is set last: the others are held against the one that stood.
+	const columns = [
+		'scope',
+		'scope_key',
+		'layout',
+		'own',
+		'job_id',
+		'person_id',
+		'entered_at',
+		'entry_id',
+		'stored_at'
+	];
+	await db.run(
+		`INSERT INTO own_knowledge (id, ${columns.join(', ')})
+		 VALUES (:id, :scope, :key, :layout, :own, :jobId, :personId, :enteredAt, :entryId, :storedAt)
+		 ON DUPLICATE KEY UPDATE ${columns.map((name) => `${name} = IF(${later}, VALUES(${name}), ${name})`).join(', ')}`,
+		{
+			id,
+			scope,
+			key: { car: vehicleId, model, layout }[scope],
+			layout,
+			own: own && JSON.stringify(own),
+			jobId,
+			personId,
+			enteredAt: new Date(enteredAt),
+			entryId,
+			storedAt: new Date(storedAt)
+		}
+	);
+}
+
+/** What is known of a car, of its model and of its layouts; the nearest first. */
+export async function listOwn(
+	db: Database,
+	{ vehicleId, model, layouts }: { vehicleId: string; model: string; layouts: readonly string[] }
+): Promise<KnownOwn[]> {
+	const rows = await db.rows(
+		`SELECT o.id, o.scope, o.own, j.number, NULL AS shop, p.name, o.entered_at AS at
+		   FROM own_knowledge o JOIN jobs j ON j.id = o.job_id JOIN people p ON p.id = o.person_id
+		  WHERE o.own IS NOT NULL AND ((o.scope = 'car' AND o.scope_key = :vehicleId)
+		     OR (o.scope = 'model' AND o.scope_key = :model AND o.scope_key <> '')
+		     OR (o.scope = 'layout' AND o.scope_key IN (:layouts)))
+		 UNION ALL
+		 SELECT s.id, s.scope, s.own, NULL, s.shop, p.name, s.taken_in_at
+		   FROM shared_knowledge s JOIN people p ON p.id = s.person_id
+		  WHERE ((s.scope = 'model' AND s.scope_key = :model AND s.scope_key <> '')
+		     OR (s.scope = 'layout' AND s.scope_key IN (:layouts)))
+		    AND s.id NOT IN (SELECT id FROM own_knowledge)
+		  ORDER BY FIELD(scope, 'car', 'model', 'layout'), at, id`,
+		{ vehicleId, model, layouts }
+	);
+	return rows.map((row) => ({
+		id: row.id as string,
+		scope: row.scope as KnownOwn['scope'],
+		own: JSON.parse(row.own as string) as Own,
+		jobNumber: row.number as string | null,
+		shop: row.shop as string | null,
+		person: row.name as string,
+		at: (row.at as Date).toISOString()
+	}));
+}
+
+/** Of models and layouts; what is known of one car alone stays in its shop. */
+export interface SharedOwn {
+	id: string;
+	scope: 'model' | 'layout';
+	/** Make and model, or the layout. */
+	of: string;
+	layout: string;
+	own: Own;
+}
+
+/** All that this shop may share: its own, and what it was given. */
+export async function listShared(db: Database): Promise<SharedOwn[]> {
+	const rows = await db.rows(
+		`SELECT id, scope, scope_key, layout, own FROM own_knowledge WHERE own IS NOT NULL AND scope <> 'car'
+		 UNION ALL
+		 SELECT id, scope, scope_key, layout, own FROM shared_knowledge
+		  WHERE id NOT IN (SELECT id FROM own_knowledge)
+		  ORDER BY scope, scope_key, id`
+	);
+	return rows.map((row) => ({
+		id: row.id as string,
+		scope: row.scope as SharedOwn['scope'],
+		of: row.scope_key as string,
+		layout: row.layout as string,
+		own: JSON.parse(row.own as string) as Own
+	}));
+}
+
+/** Takes in what another shop shared; what is here under the same id already stays as it is. @returns how many are new */
+export async function takeIn(
+	db: Database,
+	items: readonly SharedOwn[],
+	{ shop, personId }: { shop: string; personId: string }
+): Promise<number> {
+	let added = 0;
+	for (const { id, scope, of, layout, own } of items) {
+		added += await db.run(
+			`INSERT IGNORE INTO shared_knowledge (id, scope, scope_key, layout, own, shop, person_id, taken_in_at)
+			 SELECT :id, :scope, :of, :layout, :own, :shop, :personId, UTC_TIMESTAMP(3) FROM DUAL
+			  WHERE NOT EXISTS (SELECT 1 FROM own_knowledge WHERE id = :id)`,
+			{ id, scope, of, layout, own: JSON.stringify(own), shop, personId }
+		);
+	}
+	return added;
+}
+
+/** A lead no longer wants what was shared. @returns whether it was there */
+export async function dropShared(db: Database, id: string): Promise<boolean> {
+	return (await db.run('DELETE FROM shared_knowledge WHERE id = ?', [id])) > 0;
+}

@@ -1,0 +1,23 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { offeredOwn, type KnownOwn } from '$core/job/own';
+	import { currentJob } from '$lib/client/job-state.svelte';
+	import OwnOffer from './OwnOffer.svelte';
+
+	/** Steps that earlier cars taught and that have their place in this job. */
+	const job = currentJob();
+	const offers = $derived(
+		offeredOwn(job.work.book, job.work.order.steps, (page.data.known ?? []) as KnownOwn[]).filter(
+			({ own }) => own.what === 'step'
+		)
+	);
+</script>
+
+{#if offers.length && job.record.signedAt === null}
+	<section class="panel border-l-4 border-l-mark p-4" aria-labelledby="offers-title">
+		<h2 id="offers-title" class="text-xl">What earlier cars taught</h2>
+		<ul class="mt-1 divide-y divide-line">
+			{#each offers as offer (offer.id)}<OwnOffer {offer} where />{/each}
+		</ul>
+	</section>
+{/if}

@@ -1,0 +1,110 @@
+/** What one car teaches is offered with the next one like it, and is shared with other shops. */
+import { v7 as uuidv7 } from 'uuid';
+import { describe, expect, it } from 'vitest';
+import type { Own } from '../../src/core/work/own.ts';
+import { viewWork } from '../../src/core/job/work.ts';
+import { dropShared, listOwn, listShared, takeIn } from '../../src/lib/server/db/own.ts';
+import { modelOf, rebuild } from '../../src/lib/server/jobs/projections.ts';
+import { ownFileSchema } from '../../src/lib/schema/own.ts';
+import type { Person } from '../../src/lib/server/db/people.ts';
+import { checked, useShop } from './shop.ts';
+
+const shop = useShop('own');
+const hidden: Own = {
+	what: 'step',
+	text: 'Hidden bolt behind the lamp out',
+	where: 'front',
+	anchor: 'undo-top',
+	before: 'damper-out',
+	minutes: 6
+};
+const say = (jobId: string, data: object, subject = uuidv7(), by: Person = shop.technician) =>
+	shop.say(jobId, 'own', subject, { ...hidden, for: 'model', ...data }, { by });
+const strutJob = async () => {
+	const jobId = await shop.job(['FL', 'FR']);
+	const dampers = { damper: true, spring: false, bushes: false };
+	await shop.say(jobId, 'scope', 'front', dampers, { by: shop.technician });
+	return jobId;
+};
+const offered = async (jobId: string) => {
+	const { vehicle } = await shop.record(jobId);
+	const { front, rear } = vehicle.axles;
+	return listOwn(shop.db, {
+		vehicleId: uuidv7(),
+		model: modelOf(vehicle),
+		layouts: [front.layout, rear.layout]
+	});
+};
+const stepsOf = async (jobId: string) => {
+	const record = await shop.record(jobId);
+	return viewWork(record, record.limits).order.steps.map(({ title, at }) => `${at} ${title}`);
+};
+
+describe('what a job teaches', () => {
+	it('stands in its order, is offered with the next car of the model, and is taken in there', async () => {
+		const [first, second] = [await strutJob(), await strutJob()];
+		const id = uuidv7();
+		await say(first, {}, id);
+		expect((await stepsOf(first)).filter((title) => title.includes('Hidden'))).toEqual([
+			'FL Hidden bolt behind the lamp out',
+			'FR Hidden bolt behind the lamp out'
+		]);
+		const [known] = (await offered(second)).filter((one) => one.id === id);
+		expect(known).toMatchObject({ scope: 'model', own: hidden, shop: null });
+		expect((await stepsOf(second)).join()).not.toContain('Hidden');
+		await say(second, { for: 'job', of: id });
+		expect((await stepsOf(second)).join()).toContain('Hidden');
+	});
+
+	it('is corrected and taken back by a lead alone in other jobs, and stays so when tables are made anew', async () => {
+		const [first, second] = [await strutJob(), await strutJob()];
+		const id = uuidv7();
+		await say(first, { text: 'Socket 21 long', what: 'socket' }, id);
+		const correction = { text: 'Socket 22 long', what: 'socket', of: id };
+		await expect(say(second, correction)).rejects.toMatchObject({ status: 403 });
+		await say(second, correction, uuidv7(), shop.lead);
+		const texts = async () =>
+			(await offered(second)).filter((one) => one.id === id).map(({ own }) => own.text);
+		expect(await texts()).toEqual(['Socket 22 long']);
+		await rebuild(shop.db);
+		expect(await texts()).toEqual(['Socket 22 long']);
+		await say(second, { ...correction, removed: true }, uuidv7(), shop.lead);
+		expect(await texts()).toEqual([]);
+		await rebuild(shop.db);
+		expect(await texts()).toEqual([]);
+	});
+
+	it('is refused without its place, by the field', async () => {
+		const jobId = await strutJob();
+		await expect(say(jobId, { anchor: 'lower' })).rejects.toMatchObject({
+			faults: [{ field: 'anchor', message: expect.stringContaining('no step of this job') }]
+		});
+		await expect(say(jobId, { before: 'wheel-off' })).rejects.toMatchObject({
+			faults: [{ field: 'before', message: expect.stringContaining('stays there') }]
+		});
+		await expect(say(jobId, { where: 'car', anchor: 'lift', for: 'layout' })).rejects.toThrow();
+	});
+});
+
+describe('a file of own knowledge', () => {
+	it('carries what models and layouts taught to another shop, where it is offered until it is dropped', async () => {
+		const jobId = await strutJob();
+		const [id, kept] = [uuidv7(), uuidv7()];
+		await say(jobId, { for: 'layout' }, id);
+		await say(jobId, { for: 'car', text: 'only this one' }, kept);
+		const items = await listShared(shop.db);
+		expect(items.find((one) => one.id === id)).toMatchObject({ scope: 'layout', own: hidden });
+		expect(items.some((one) => one.id === kept)).toBe(false);
+		const file = { format: 'vane-set-own-knowledge', version: 1, shop: 'Quay Garage', items };
+		expect(checked(ownFileSchema, file)).toEqual(file);
+
+		const theirs = { ...items.find((one) => one.id === id)!, id: uuidv7() };
+		const by = { shop: 'Quay Garage', personId: shop.lead.id };
+		expect(await takeIn(shop.db, [...items, theirs], by)).toBe(1);
+		expect(await takeIn(shop.db, [theirs], by)).toBe(0);
+		const found = async () => (await offered(jobId)).find((one) => one.id === theirs.id);
+		expect(await found()).toMatchObject({ shop: 'Quay Garage', jobNumber: null });
+		expect(await dropShared(shop.db, theirs.id)).toBe(true);
+		expect(await found()).toBeUndefined();
+	});
+});
