@@ -133,6 +133,14 @@ export const makers: { [K in KindName]: Maker | null } = {
 			}
 		};
 	},
+	fight: (g) => ({
+		subject: `${corner(g)}/wheel-fasteners`,
+		data: {
+			tried: ['clean', 'oil', ...(g(fc.boolean) ? ['tighten-first'] : [])],
+			outcome: oneOf(g, ['fights', 'came', 'damaged']),
+			note: words(g)
+		}
+	}),
 	own: (g, record) => ({
 		subject: uuidv7(),
 		data: {

@@ -16,7 +16,7 @@ import type { KindName } from '../../src/core/job/kinds/data.ts';
 import { metric } from '../../src/core/units/format.ts';
 import { photoSchema } from '../../src/lib/schema/job.ts';
 import type { Person } from '../../src/lib/server/db/people.ts';
-import { listTimedKinds } from '../../src/lib/server/db/projections.ts';
+import { listLinksUndone, listTimedKinds } from '../../src/lib/server/db/projections.ts';
 import { partsCsv } from '../../src/lib/server/exchange/csv.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { addPhoto, picture, type NewPhoto } from '../../src/lib/server/jobs/photos.ts';
@@ -351,5 +351,73 @@ describe('photos', () => {
 			await expect(shrinkBadly(bytes)).rejects.toMatchObject({ faults: [{ field: 'image' }] });
 		expect(await shrink(bytes)).toMatchObject({ width: 90, height: 60 });
 		rmSync(folder, { recursive: true });
+	});
+});
+
+describe('a fastener that fights', () => {
+	const rear = async () => {
+		const jobId = await shop.job(['FL', 'FR']);
+		await write(jobId, 'scope', 'front', { damper: true, spring: false, bushes: false });
+		await write(jobId, 'rust', 'car', { grade: 'light' });
+		return jobId;
+	};
+	const fight = (jobId: string, joint: string, data: object) =>
+		write(jobId, 'fight', `FL/${joint}`, { tried: ['clean', 'oil'], note: '', ...data });
+
+	it('is owed until it is said how it ended, takes its minutes, and a ruined stud is a link to buy', async () => {
+		const jobId = await rear();
+		const before = viewWork(await shop.record(jobId), limits).minutes.get('front/links-off')!;
+		await fight(jobId, 'drop-link-upper', { outcome: 'fights' });
+		const record = await shop.record(jobId);
+		const after = viewWork(record, limits).minutes.get('front/links-off')!;
+		expect(after.likely - before.likely).toBe(12);
+		const owed = (of: typeof record) =>
+			viewJob(of).standing.owed.filter(({ text }) => text.includes('still fights'));
+		expect(owed(record)).toMatchObject([{ stage: 'work', corner: 'FL' }]);
+		const parts = async () => jobParts(await shop.record(jobId)).map(({ id }) => id);
+		expect(await parts()).not.toContain('drop-link:FL');
+		await fight(jobId, 'drop-link-upper', { tried: ['clean', 'oil', 'cut'], outcome: 'cut' });
+		expect(owed(await shop.record(jobId))).toEqual([]);
+		expect(await parts()).toContain('drop-link:FL');
+	});
+
+	it('that is ruined is renewed at its joint, whatever it was before', async () => {
+		const jobId = await rear();
+		const joint = async () =>
+			(await shop.record(jobId)).joints.find(
+				({ corner, key }) => corner === 'FL' && key === 'brake-hose-bracket'
+			)!;
+		expect((await joint()).oneTime).toBe(false);
+		await fight(jobId, 'brake-hose-bracket', { outcome: 'damaged' });
+		expect((await joint()).oneTime).toBe(true);
+		expect(jobParts(await shop.record(jobId)).map(({ id }) => id)).toContain(
+			'hardware:FL:brake-hose-bracket'
+		);
+	});
+
+	it('is refused where it cannot be, by the field', async () => {
+		const jobId = await rear();
+		await expect(fight(jobId, 'no-such', { outcome: 'came' })).rejects.toMatchObject({
+			faults: [{ field: 'subject' }]
+		});
+		await expect(
+			fight(jobId, 'drop-link-upper', { tried: ['cut'], outcome: 'came' })
+		).rejects.toMatchObject({ faults: [{ field: 'outcome' }] });
+	});
+
+	it('is what the shop learns from how often links break, at this rust and age', async () => {
+		const jobId = await rear();
+		await fight(jobId, 'drop-link-upper', { tried: ['cut'], outcome: 'cut' });
+		const seen = async () =>
+			(await listLinksUndone(shop.db)).filter(({ rust }) => rust === 'light');
+		const sum = (list: Awaited<ReturnType<typeof seen>>) =>
+			list.reduce((all, { undone, ruined }) => [all[0]! + undone, all[1]! + ruined], [0, 0]);
+		const [undone, ruined] = sum(await seen());
+		const overrideReason = 'everything before it is done';
+		await done(jobId, 'front/links-off', { overrideReason }, shop.lead);
+		expect(sum(await seen())).toEqual([undone! + 2, ruined! + 1]);
+		const kept = await seen();
+		await shop.rebuild();
+		expect(await seen()).toEqual(kept);
 	});
 });

@@ -6,7 +6,8 @@ import {
 	type Axle,
 	type Corner
 } from '../height/corners.ts';
-import type { PartKind } from '../layout/types.ts';
+import type { LayoutJoint, PartKind } from '../layout/types.ts';
+import { ruinedPart } from '../fastener/ladder.ts';
 import { bushesOf } from '../work/jobs.ts';
 import { partKeys, partNames, type PartKey } from '../inspect/points.ts';
 import type { Hand } from './compare.ts';
@@ -35,8 +36,18 @@ export interface AcceptedPart {
 	corners: readonly Corner[];
 }
 
-/** The parts a scope and the accepted advice ask for. */
-export function partLines(scope: WorkScope, accepted: readonly AcceptedPart[]): PartLine[] {
+/** A fastener that did not survive. */
+interface Ruined {
+	corner: Corner;
+	joint: LayoutJoint;
+}
+
+/** The parts a scope, the accepted advice and ruined fasteners ask for. */
+export function partLines(
+	scope: WorkScope,
+	accepted: readonly AcceptedPart[],
+	ruined: readonly Ruined[] = []
+): PartLine[] {
 	const lines = new Map<string, PartLine>();
 	const add = (line: PartLine) => {
 		if (!lines.has(line.id)) lines.set(line.id, line);
@@ -98,6 +109,11 @@ export function partLines(scope: WorkScope, accepted: readonly AcceptedPart[]): 
 		const joint = scope.layouts[axleOf(corner)].joints.find((one) => one.key === key);
 		return joint?.oneTime ? [{ corner, joint }] : [];
 	});
+	for (const { corner, joint } of ruined) {
+		const link = ruinedPart(scope.layouts[axleOf(corner)], joint) === 'drop-link';
+		if (link) atCorner('drop-link', corner, false);
+		else once.push({ corner, joint });
+	}
 	for (const { corner, joint } of once) {
 		add({
 			id: `hardware:${corner}:${joint.key}`,

@@ -8,6 +8,7 @@ import type { RustGrade, WorkScope } from '../work/scope.ts';
 import { axlePlans } from '../work/scope.ts';
 import { loosenedJoints } from '../work/assembly-steps.ts';
 import { lineKinds, type LineKind } from './advice.ts';
+import { chanceOfRuin, type Undone } from '../fastener/ladder.ts';
 import { contingency, type ContingencyAnswer } from './contingency.ts';
 import { findPoint, findState, partNames, type PartKey } from './points.ts';
 
@@ -53,7 +54,15 @@ export interface RecommendInput {
 	distanceKm?: number;
 	/** Height now minus specified at each corner, mm. */
 	deviationMm?: Partial<Record<Corner, number>>;
-	shelf: { waitHours: number; waitPerHour: number; linkPrice: number; returnLoss: number };
+	shelf: {
+		waitHours: number;
+		waitPerHour: number;
+		linkPrice: number;
+		returnLoss: number;
+		/** Drop links undone in this shop, and what came of them. */
+		links?: readonly Undone[];
+		modelYear?: number | null;
+	};
 }
 
 /** That a drop link stud does not come undone: common practice, no source. */
@@ -299,8 +308,12 @@ function followingLines(input: RecommendInput, add: Add): void {
 			);
 		}
 		if (loose.some(({ key }) => isBarLink(layout, key))) {
+			const { chance, seen } = chanceOfRuin(linkBreaks[scope.rust], shelf.links ?? [], {
+				rust: scope.rust,
+				modelYear: shelf.modelYear ?? null
+			});
 			const risk = contingency({
-				breaks: linkBreaks[scope.rust],
+				breaks: chance,
 				price: shelf.linkPrice,
 				returnLoss: shelf.returnLoss,
 				waitHours: shelf.waitHours,
@@ -311,7 +324,7 @@ function followingLines(input: RecommendInput, add: Add): void {
 					'shelf',
 					`drop-link:${axle}`,
 					`Drop links, ${axleWords[axle]}`,
-					`A stud in this state does not survive ${formatNumber(linkBreaks[scope.rust] * 100, 0)} times in 100; the car would wait ${formatNumber(shelf.waitHours, 1)} h on the lift.`,
+					`A stud in this state does not survive ${formatNumber(chance * 100, 0)} times in 100${seen ? `, with the ${seen} undone here` : ''}; the car would wait ${formatNumber(shelf.waitHours, 1)} h on the lift.`,
 					{ axle, corners, part: 'drop-link', quantity: 2, risk }
 				);
 			}

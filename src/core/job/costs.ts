@@ -1,3 +1,5 @@
+import type { Undone } from '../fastener/ladder.ts';
+
 /** What a shop reckons with; changed on the shop's page. */
 export interface ShopCosts {
 	/** Shown after every amount. */
@@ -15,6 +17,8 @@ export interface ShopCosts {
 	compressorHookN: number;
 	compressorScrews: number;
 	compressorHooksPerScrew: number;
+	/** What has come of the drop links that were undone here. */
+	links?: readonly Undone[];
 }
 
 /** Until a shop says its own: own choice, to be changed. */

@@ -1,11 +1,13 @@
 /** Parts of a job, each with how far it is. */
 import { fittingSteps, partLines, type AcceptedPart, type PartLine } from '../bench/parts.ts';
-import { axleOf, corners } from '../height/corners.ts';
+import { axleOf, corners, type Corner } from '../height/corners.ts';
+import { damperOf } from '../layout/shape.ts';
 import { readAdvice } from '../inspect/advice.ts';
 import { axlePlans, type WorkScope } from '../work/scope.ts';
 import type { WorkStep } from '../work/step.ts';
 import { workSteps } from '../work/assembly-steps.ts';
 import type { Data as PartData, PartStatus } from './kinds/part/data.ts';
+import { fightsOf, ruinedOf } from './fights.ts';
 import type { JobRecord } from './record.ts';
 import { scopeOf } from './scope.ts';
 import { WorkBook } from './work-book.ts';
@@ -26,7 +28,8 @@ export function jobParts(record: JobRecord): JobPart[] {
 	const scope = scopeOf(record, book);
 	const steps = workSteps(scope);
 	const ticked = ({ id }: WorkStep) => book.get('step', id)?.state === 'done';
-	return partLines(scope, acceptedParts(book, scope)).map((line) => {
+	const ruined = ruinedOf(fightsOf(book, scope.layouts));
+	return partLines(scope, acceptedParts(book, scope), ruined).map((line) => {
 		const kept = book.get('part', line.id) ?? unordered;
 		const putIn = fittingSteps(line, steps);
 		const fitted =
@@ -53,4 +56,22 @@ function acceptedParts(book: WorkBook, scope: WorkScope): AcceptedPart[] {
 			{ part, corners: kind === 'renew' ? corners.filter((c) => axleOf(c) === axle) : worked }
 		];
 	});
+}
+
+/** Parts of the layout that are thrown away at a corner, by key: what a grip may bite into. */
+export function partKeysRenewed(scope: WorkScope, corner: Corner): string[] {
+	const plan = axlePlans(scope).find(({ corners: worked }) => worked.includes(corner));
+	if (!plan) return [];
+	const { damper, layout, jobs } = plan;
+	const { parts } = layout.assembly;
+	return [
+		...(damper ? [damperOf(layout).key] : []),
+		...jobs.flatMap(({ job, part }) =>
+			job.press
+				? []
+				: part
+					? [part.key]
+					: parts.filter(({ kind }) => kind === job.takes && kind !== 'bar').map(({ key }) => key)
+		)
+	];
 }

@@ -70,7 +70,9 @@ function adviceOn(
 			waitHours: costs.partWaitHours,
 			waitPerHour: costs.waitPerHour,
 			linkPrice: costs.linkPrice,
-			returnLoss: costs.returnLoss
+			returnLoss: costs.returnLoss,
+			links: costs.links ?? [],
+			modelYear: record.vehicle.modelYear
 		}
 	};
 	return recommend(input);

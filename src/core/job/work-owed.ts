@@ -7,10 +7,11 @@ import { operation } from '../work/operations.ts';
 import type { WorkStep } from '../work/step.ts';
 import { workSteps } from '../work/assembly-steps.ts';
 import { springFinding } from './findings.ts';
+import { fightsOf } from './fights.ts';
 import { jobParts } from './parts.ts';
 import { partStatusNames } from './kinds/part/data.ts';
 import type { JobRecord } from './record.ts';
-import { scopeOf } from './scope.ts';
+import { layoutsOf, scopeOf } from './scope.ts';
 import { WorkBook } from './work-book.ts';
 
 export function workOwed(record: JobRecord): WorkOwed[] {
@@ -45,12 +46,26 @@ export function workOwed(record: JobRecord): WorkOwed[] {
 			text: `${who} said different things: say which counts`
 		};
 	});
+	const fights = fightsOf(book, layoutsOf(record)).flatMap(
+		({ outcome, joint, corner }): WorkOwed[] =>
+			outcome === 'fights'
+				? [
+						{
+							kind: 'work',
+							stage: 'work',
+							corner,
+							text: `${joint.name}: still fights; say how it ended`
+						}
+					]
+				: []
+	);
 	return [
 		...stepsOwed(record, book),
 		...partsOwed(record),
 		...trays,
 		...differences,
 		...looks,
+		...fights,
 		...checksOwed(book, anywhere)
 	];
 }

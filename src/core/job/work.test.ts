@@ -154,7 +154,7 @@ describe('what the bench wants', () => {
 			.filter((key) => key !== 'shaft-nut');
 		const stack = (parts: typeof order, checks: KindData['stack']['checks']) =>
 			write(record, 'stack', 'FL', { order: parts, checks, typed: {} });
-		expect(wants(record, 'FL/restack').join()).toMatch(/still to go on: damper.*primed/);
+		expect(wants(record, 'FL/restack').join()).toMatch(/to go on: damper.*primed/);
 		stack(order, {});
 		expect(wants(record, 'FL/restack')).toEqual(['the new damper primed through its stroke']);
 		stack(order, { strokes: 5, clockOldDeg: 0, clockNewDeg: 20 });

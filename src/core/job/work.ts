@@ -14,6 +14,7 @@ import type { Joint } from './model.ts';
 import type { JobRecord } from './record.ts';
 import { layoutsOf, scopeOf } from './scope.ts';
 import { springFinding } from './findings.ts';
+import { fightsOf, withFights } from './fights.ts';
 import { loadedStanding } from './loaded.ts';
 import { viewJob, type JobView } from './view.ts';
 import { WorkBook } from './work-book.ts';
@@ -49,7 +50,11 @@ export function viewWork(
 		scope,
 		order,
 		pace,
-		minutes: stepMinutes(order.steps, scope, pace),
+		minutes: withFights(
+			stepMinutes(order.steps, scope, pace),
+			order.steps,
+			fightsOf(book, scope.layouts)
+		),
 		done,
 		next: order.steps.find(({ id }) => !done.has(id))
 	};
@@ -111,9 +116,15 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 	const faults = checkStack(layout, order, absent).map(({ words }) => words);
 	const missing = wanted.filter(({ key }) => !order.includes(key));
 	if (missing.length)
-		faults.push(`still to go on: ${missing.map(({ name }) => name.toLowerCase()).join(', ')}`);
+		faults.push(`to go on: ${fewOf(missing.map(({ name }) => name.toLowerCase()))}`);
 	return [...faults, ...wants];
 }
+
+/** The first of them by name. */
+const fewOf = (names: readonly string[]): string =>
+	names.length > 3
+		? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
+		: names.join(', ');
 
 function comparisonWants(book: WorkBook, corner: Corner, scope: WorkScope): string[] {
 	const axle = axleOf(corner);

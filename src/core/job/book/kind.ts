@@ -1,4 +1,5 @@
 /** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
+import type { Undone } from '../../fastener/ladder.ts';
 import type { Own } from '../../work/own.ts';
 import type { StepKind } from '../../work/operations.ts';
 import type { KnownSpecification } from '../joints.ts';
@@ -25,6 +26,7 @@ export type Projected =
 	| { of: 'pull'; wrenchId: string; day: string }
 	| { of: 'step-time'; kind: StepKind; logRatio: number }
 	| ({ of: 'specification' } & Omit<KnownSpecification, 'scope' | 'jobNumber' | 'modelYear'>)
+	| ({ of: 'links-undone' } & Undone)
 	| { of: 'car-note'; text: string }
 	| { of: 'car-note-withdrawn'; entryId: string }
 	| {

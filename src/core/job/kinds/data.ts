@@ -12,6 +12,7 @@ import type * as Compressor from './compressor/data.ts';
 import type * as ConditionsOf from './conditions/data.ts';
 import type * as Decision from './decision/data.ts';
 import type * as Down from './down/data.ts';
+import type * as FightOf from './fight/data.ts';
 import type * as Finding from './finding/data.ts';
 import type * as Handout from './handout/data.ts';
 import type * as Hangs from './hangs/data.ts';
@@ -64,6 +65,7 @@ export interface KindData {
 	part: Part.Data;
 	order: Order.Data;
 	own: OwnOf.Data;
+	fight: FightOf.Data;
 	step: Step.Data;
 	tray: Tray.Data;
 	comparison: Comparison.Data;

@@ -14,6 +14,7 @@ import { conditions } from './conditions/index.ts';
 import type { KindName } from './data.ts';
 import { decision } from './decision/index.ts';
 import { down } from './down/index.ts';
+import { fight } from './fight/index.ts';
 import { finding } from './finding/index.ts';
 import { handout } from './handout/index.ts';
 import { hangs } from './hangs/index.ts';
@@ -66,6 +67,7 @@ const registry = {
 	part,
 	order,
 	own,
+	fight,
 	step,
 	tray,
 	comparison,

@@ -1,6 +1,7 @@
 /** Tables that are made of the books: written with each entry, made anew by `./vane rebuild`, never the truth. */
 import type { CarNote } from '../../../core/job/kinds/note/standing.ts';
 import type { KnownSpecification } from '../../../core/job/joints.ts';
+import type { Undone } from '../../../core/fastener/ladder.ts';
 import type { TimedKind } from '../../../core/work/minutes.ts';
 import type { StepKind } from '../../../core/work/operations.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
@@ -16,7 +17,8 @@ export const projectionTables = [
 	'step_times',
 	'specifications',
 	'car_notes',
-	'own_knowledge'
+	'own_knowledge',
+	'links_undone'
 ] as const;
 
 /** A line of the lists as it is kept: number and technician's name stand elsewhere. */
@@ -95,6 +97,12 @@ export async function putFact(db: Database, fact: Projected, site: FactSite): Pr
 			 VALUES (:entryId, :vehicleId, :jobId, :personId, :text, :enteredAt)`,
 			{ ...site, text: fact.text, enteredAt: new Date(site.enteredAt) }
 		);
+	} else if (fact.of === 'links-undone') {
+		await db.run(
+			`INSERT INTO links_undone (rust, model_year, undone, ruined) VALUES (:rust, :modelYear, :undone, :ruined)
+			 ON DUPLICATE KEY UPDATE undone = undone + :undone, ruined = ruined + :ruined`,
+			{ ...fact }
+		);
 	} else if (fact.of === 'own-knowledge') {
 		await putOwn(db, fact, site);
 	} else {
@@ -145,6 +153,13 @@ export async function listTimedKinds(db: Database): Promise<TimedKind[]> {
 		logRatios: Number(row.log_ratios) / 1e6
 	}));
 }
+
+/** How often studs of drop links did not survive here. */
+export const listLinksUndone = (db: Database): Promise<Undone[]> =>
+	db.rows<Undone>(
+		`SELECT rust, model_year AS modelYear, CAST(undone AS SIGNED) AS undone, CAST(ruined AS SIGNED) AS ruined
+		   FROM links_undone ORDER BY rust, model_year`
+	);
 
 /** Of the car, and of its model for each year it was worked on. */
 export async function listSpecifications(

@@ -47,6 +47,7 @@ function factsOf({ entries, record: { imported } }: Job, added: readonly Entry[]
 		seq > imported.seq ||
 		!(
 			of === 'step-time' ||
+			of === 'links-undone' ||
 			(['specification', 'own-knowledge'].includes(of) && !imported.verified)
 		);
 	return added.flatMap((entry) => {

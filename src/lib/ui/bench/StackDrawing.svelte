@@ -37,6 +37,7 @@
 		const way = wayOf?.(key) ?? ways[0]!;
 		return way.length > 28 ? way.split(',')[0]! : way;
 	};
+	const hollow = (part: StackPart) => (part === 'washer' || part === 'lower-cup' ? 14 : 0);
 	const look = $derived((part: StackPart) =>
 		wrong.includes(part)
 			? 'fill-madder-wash stroke-madder'
@@ -143,9 +144,9 @@
 				/>
 			{:else if item.shape === 'ring'}
 				<path
-					d="M {axis - 38} {y + 6} q 38 {item.key === 'washer'
-						? 14
-						: 0} 76 0 v 10 q -38 {item.key === 'washer' ? 14 : 0} -76 0 Z"
+					d="M {axis - 38} {y + 6} q 38 {hollow(item.key)} 76 0 v 10 q -38 {hollow(
+						item.key
+					)} -76 0 Z"
 					class={look(item.key)}
 					stroke-width="2"
 				/>

@@ -45,7 +45,8 @@
 	const verdicts = $derived(checkUnit(kept?.checks ?? {}));
 	let refusal = $state<Refusal>();
 
-	const fields: { key: keyof UnitChecks; label: string; hint: string; length?: boolean }[] = [
+	const has = $derived((part: StackPart) => items.some(({ key }) => key === part));
+	const all: { key: keyof UnitChecks; label: string; hint: string; length?: boolean }[] = [
 		{ key: 'clockOldDeg', label: 'Mount to bracket, old', hint: '° clockwise from above' },
 		{ key: 'clockNewDeg', label: 'Mount to bracket, new', hint: '° clockwise from above' },
 		{ key: 'strokes', label: 'Priming strokes', hint: 'upright, all the way' },
@@ -54,9 +55,17 @@
 		{ key: 'threadMm', label: 'Thread above the nut', hint: 'this side', length: true },
 		{ key: 'threadOtherMm', label: 'The same, other side', hint: 'as measured there', length: true }
 	];
+	/** A mount is clocked where there is one, a thread measured where a nut is. */
+	const fields = $derived(
+		all.filter(
+			({ key }) =>
+				(!key.startsWith('clock') || has('upper-seat')) &&
+				(!key.startsWith('thread') || has('shaft-nut'))
+		)
+	);
 	// svelte-ignore state_referenced_locally (starts from what is kept and then leads)
 	let typed = $state<Record<string, string>>({
-		...Object.fromEntries(fields.map(({ key }) => [key, ''])),
+		...Object.fromEntries(all.map(({ key }) => [key, ''])),
 		...kept?.typed
 	});
 	const read = $derived((key: string, length?: boolean): { value?: number; fault?: string } => {
@@ -114,7 +123,7 @@
 
 <section class="panel p-4" aria-labelledby="stack-title">
 	<h2 id="stack-title" class="text-lg">
-		{items.some(({ key }) => key === 'shaft-nut') ? 'Put together' : 'Change over'}, {corner}
+		{has('spring') ? 'Put together' : 'Change over'}, {corner}
 	</h2>
 	<div class="mt-2 grid gap-5 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
 		<StackDrawing

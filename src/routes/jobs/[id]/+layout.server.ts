@@ -5,7 +5,12 @@ import { listEntries } from '$lib/server/db/entries';
 import { findJob } from '$lib/server/db/jobs';
 import { listOwn } from '$lib/server/db/own';
 import { listPeople } from '$lib/server/db/people';
-import { listCarNotes, listSpecifications, listTimedKinds } from '$lib/server/db/projections';
+import {
+	listCarNotes,
+	listLinksUndone,
+	listSpecifications,
+	listTimedKinds
+} from '$lib/server/db/projections';
 import { listWrenches } from '$lib/server/db/wrenches';
 import { modelOf } from '$lib/server/jobs/projections';
 import { carAt } from '$core/job/book/entry';
@@ -34,9 +39,9 @@ export const load: LayoutServerLoad = async ({ params }) => {
 		model: modelOf(vehicle),
 		layouts: layoutsOfCar(vehicle)
 	};
-	const [specifications, known] = closed
-		? [[], []]
-		: await Promise.all([listSpecifications(db, like), listOwn(db, like)]);
+	const [specifications, known, linksUndone] = closed
+		? [[], [], []]
+		: await Promise.all([listSpecifications(db, like), listOwn(db, like), listLinksUndone(db)]);
 	return {
 		title: `${vehicle.plate} ${number}`,
 		job: { id, number, people, book: packBook(entries) },
@@ -46,6 +51,7 @@ export const load: LayoutServerLoad = async ({ params }) => {
 		timed: closed && !entries.some(({ kind }) => kind === 'scope') ? [] : timed,
 		carNotes,
 		known,
+		linksUndone,
 		// What this job itself specifies stands in its book.
 		specifications: nearestKnown(vehicle, specifications, number)
 	};

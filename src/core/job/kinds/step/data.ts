@@ -1,3 +1,5 @@
+import type { RustGrade } from '../../../work/scope.ts';
+
 /** Subject the step's id. */
 export interface Data {
 	state: 'started' | 'done' | 'open';
@@ -7,4 +9,6 @@ export interface Data {
 	/** From its start, and what had been expected; set when it is done. */
 	tookMin?: number;
 	expectedMin?: number;
+	/** Of drop links that came off: how many studs, and how many of them did not survive, at which rust. */
+	links?: { undone: number; ruined: number; rust: RustGrade };
 }

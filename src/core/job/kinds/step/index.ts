@@ -4,8 +4,10 @@ import { blockedBy } from '../../../work/order.ts';
 import type { StepKind } from '../../../work/operations.ts';
 import type { Command } from '../../book/entry.ts';
 import { Problem, refuse } from '../../../problem.ts';
-import { defineKind } from '../../book/kind.ts';
+import { defineKind, type Projected } from '../../book/kind.ts';
 import type { JobRecord } from '../../record.ts';
+import type { WorkStep } from '../../../work/step.ts';
+import { fightsOf, ruinedOf, undoneBy } from '../../fights.ts';
 import { benchWants, viewWork, type WorkView } from '../../work.ts';
 import type { Data } from './data.ts';
 
@@ -36,7 +38,8 @@ export const step = defineKind<'step'>({
 			state,
 			note,
 			...(overrideReason && { overrideReason }),
-			...timed(work, command)
+			...timed(work, command),
+			...linksUndone(work, found)
 		};
 		return [{ kind: 'step', subject, data }];
 	},
@@ -47,12 +50,17 @@ export const step = defineKind<'step'>({
 		const at = subject.split('/')[0]!;
 		return `${at === 'car' ? '' : `${at}, `}${title}: ${how}${note ? ` (${note})` : ''}${overrideReason ? `; passed over its gate: ${overrideReason}` : ''}`;
 	},
-	projects({ subject, data: { tookMin, expectedMin } }) {
-		if (!tookMin || !expectedMin) return [];
+	projects({ subject, data: { tookMin, expectedMin, links } }, car) {
+		const undone: Projected[] = links
+			? [{ of: 'links-undone', ...links, modelYear: car.modelYear ?? 0 }]
+			: [];
+		if (!tookMin || !expectedMin) return undone;
 		const ratio = tookMin / expectedMin;
-		if (!believable(ratio)) return [];
+		if (!believable(ratio)) return undone;
 		const kind = subject.split('/')[1]!.split(':')[0] as StepKind;
-		return kind === 'own' ? [] : [{ of: 'step-time', kind, logRatio: Math.log(ratio) }];
+		return kind === 'own'
+			? undone
+			: [...undone, { of: 'step-time', kind, logRatio: Math.log(ratio) }];
 	}
 });
 
@@ -64,6 +72,14 @@ function missingFor(record: JobRecord, work: WorkView, id: string): string[] {
 			`“${earlier.title}”${earlier.at === 'car' ? '' : ` (${earlier.at})`} comes first. ${rule.words}`
 	);
 	return [...open, ...benchWants(record, work.book, found)];
+}
+
+/** Studs of drop links, and those of them that did not survive: what the shop learns how often they break from. */
+function linksUndone({ book, scope }: WorkView, found: WorkStep): Pick<Data, 'links'> {
+	if (found.kind !== 'links-off') return {};
+	const studs = undoneBy(found);
+	const ruined = ruinedOf(fightsOf(book, scope.layouts)).filter(({ id }) => studs.includes(id));
+	return { links: { undone: studs.length, ruined: ruined.length, rust: scope.rust } };
 }
 
 function timed(

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { rustGrades } from '../../../work/scope.ts';
 import { text } from '../../../schema/fields.ts';
 import { stepId } from './subject.ts';
 import { defineSchemas } from '../../book/kind-schemas.ts';
@@ -9,7 +10,14 @@ const kept = () =>
 		note: text(300).default(''),
 		overrideReason: text(500).disallow('').min(10),
 		tookMin: Joi.number().min(0).max(100_000),
-		expectedMin: Joi.number().min(0).max(10_000)
+		expectedMin: Joi.number().min(0).max(10_000),
+		links: Joi.object({
+			undone: Joi.number().integer().min(1).max(8).required(),
+			ruined: Joi.number().integer().min(0).max(8).required(),
+			rust: Joi.string()
+				.valid(...rustGrades)
+				.required()
+		})
 	});
 
 export const schemas = defineSchemas({

@@ -24,7 +24,7 @@
 	<ScopeForm />
 	<div class="min-w-0 space-y-4">
 		<Later part={offers} given={{}} />
-		<AdviceList costs={data.shop.costs} />
+		<AdviceList costs={{ ...data.shop.costs, links: data.linksUndone }} />
 		{#each units as { axle } (axle)}<AssemblyPanel {axle} costs={data.shop.costs} />{/each}
 		{#if job.work.order.steps.length}
 			<div class="flex flex-wrap justify-end gap-3">

@@ -15,6 +15,7 @@
 	import TrayMap from '$lib/ui/work/TrayMap.svelte';
 
 	const job = currentJob();
+	const fightPanel = whenIdle(() => import('$lib/ui/work/FightPanel.svelte'));
 	const ownPanel = whenIdle(() => import('$lib/ui/own/OwnPanel.svelte'));
 	const work = $derived(job.work);
 	/** From the address: what somebody was sent here for. */
@@ -84,6 +85,7 @@
 					{#key step.id}
 						<StepCard {step} ondone={() => (picked = undefined)} />
 					{/key}
+					{#key step.id}<Later part={fightPanel} given={{ step }} />{/key}
 					{#if then.length}
 						<section class="px-1" aria-labelledby="then-title">
 							<h2 id="then-title" class="caption">Then</h2>

@@ -27,3 +27,13 @@ CREATE TABLE IF NOT EXISTS shared_knowledge (
   taken_in_at    DATETIME(3)   NOT NULL,
   KEY shared_by_scope (scope, scope_key)
 ) ENGINE=InnoDB;
+
+-- How many studs of drop links came off, and how many did not survive. The books make it anew.
+CREATE TABLE IF NOT EXISTS links_undone (
+  rust           ENUM('none','light','heavy') NOT NULL,
+  -- 0: not known.
+  model_year     SMALLINT      NOT NULL,
+  undone         INT           NOT NULL,
+  ruined         INT           NOT NULL,
+  PRIMARY KEY (rust, model_year)
+) ENGINE=InnoDB;
