@@ -252,6 +252,54 @@ test('a step that one car taught is offered with the next of its model, and a co
 	await expect(mara.getByText(/0 taken in, \d+ known already/)).toBeVisible();
 });
 
+test('a link that breaks becomes a part, and what was found on the way is agreed, done and told', async ({
+	mara: page
+}) => {
+	const url = await strutJob(page);
+	await page.goto(`${url}/work?step=${encodeURIComponent('front/links-off')}`);
+	await page.getByText('It does not come').click();
+	await page.getByRole('button', { name: 'Drop link, upper nut, front left' }).click();
+	await expect(page.getByText('Heat on the nut. Not here:')).toBeVisible();
+	for (const rung of [
+		/^Thread brushed/,
+		/^Oil, and wait/,
+		/^A touch tighter/,
+		/^Stud held/,
+		/^Pass-through/,
+		/^Taper or stud/,
+		/^Grips on/
+	]) {
+		await expect(page.locator('p.font-bold').filter({ hasText: rung })).toBeVisible();
+		await page.getByRole('button', { name: 'Tried, it still fights' }).click();
+	}
+	await expect(page.getByText(/still fights; say how it ended/)).toHaveCount(0);
+	await page.getByRole('button', { name: 'Cut off' }).click();
+	await expect(page.getByText(/On the parts list now: a drop link for this side/)).toBeVisible();
+
+	const found = page.getByRole('region', { name: /Found on the way/ });
+	await found.getByRole('button', { name: 'Something found' }).click();
+	await found.getByLabel('What, and what is to be done').fill('Front tyres worn: a new pair');
+	await found.getByLabel(/^Price/).fill('dear');
+	await found.getByRole('button', { name: 'Keep it' }).click();
+	await expect(found.getByText(/‘dear’: a number/)).toBeVisible();
+	await found.getByLabel(/^Price/).fill('240');
+	await found.getByLabel('Minutes').fill('40');
+	await found.getByRole('button', { name: 'Keep it' }).click();
+	await expect(found.getByText('◇ To be told')).toBeVisible();
+	await found.getByRole('button', { name: /Answer/ }).click();
+	await found.getByLabel('How it was said, or why not').fill('on the phone at noon');
+	await found.getByText('Agreed', { exact: true }).click();
+	await expect(found.getByText(/a step of the plan/)).toBeVisible();
+	await expect(page.getByRole('button', { name: /Front tyres worn/ })).toBeVisible();
+
+	await page.goto(`${url}/plan/parts`);
+	await expect(page.getByText('Drop link').first()).toBeVisible();
+	await page.goto(`${url}/hand-over`);
+	await expect(
+		page.getByText('◇ Front tyres worn: a new pair, 240.00, not done (on the phone at noon)')
+	).toBeVisible();
+});
+
 test('a lead passes a gate over with a reason, a technician cannot; the sheet says so', async ({
 	mara,
 	tomas

@@ -133,6 +133,15 @@ export const makers: { [K in KindName]: Maker | null } = {
 			}
 		};
 	},
+	extra: (g) => ({
+		subject: uuidv7(),
+		data: {
+			what: words(g),
+			state: oneOf(g, ['found', 'told', 'agreed', 'declined']),
+			words: words(g),
+			...(g(fc.boolean) && { price: 120, minutes: 30 })
+		}
+	}),
 	fight: (g) => ({
 		subject: `${corner(g)}/wheel-fasteners`,
 		data: {

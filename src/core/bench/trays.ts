@@ -2,7 +2,7 @@
 
 export interface TrayItem {
 	id: string;
-	/** Place in the tray map, as `A3`. */
+	/** Place in the tray map, as `A3`; `hole` for what went loosely back into its own hole. */
 	place: string;
 	name: string;
 	count: number;
@@ -13,6 +13,9 @@ export interface TrayItem {
 	reason?: string;
 }
 
+/** Not in a tray: it went back into its own hole at once. */
+export const inItsHole = 'hole';
+
 export interface TrayFault {
 	id: string;
 	words: string;
@@ -21,7 +24,7 @@ export interface TrayFault {
 /** What is left over or missing, line by line; a written reason settles a line. */
 export function trayFaults(items: readonly TrayItem[]): TrayFault[] {
 	return items
-		.filter(({ count, back, reason }) => count !== back && !reason)
+		.filter(({ count, back, reason, place }) => count !== back && !reason && place !== inItsHole)
 		.map(({ id, place, name, count, back }) => ({
 			id,
 			words:
@@ -35,7 +38,7 @@ export function trayFaults(items: readonly TrayItem[]): TrayFault[] {
 export function mixedPlaces(items: readonly TrayItem[]): string[] {
 	const lengths = new Map<string, Set<number>>();
 	for (const { place, lengthMm } of items) {
-		if (lengthMm === undefined) continue;
+		if (lengthMm === undefined || place === inItsHole) continue;
 		lengths.set(place, (lengths.get(place) ?? new Set()).add(lengthMm));
 	}
 	return [...lengths].filter(([, set]) => set.size > 1).map(([place]) => place);

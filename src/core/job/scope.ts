@@ -8,6 +8,7 @@ import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts'
 import { workSteps } from '../work/assembly-steps.ts';
 import type { WorkPhase } from '../work/terms.ts';
 import { findingsOf } from './findings.ts';
+import { extraSteps } from './extras.ts';
 import type { JobRecord } from './record.ts';
 import { WorkBook, axles } from './work-book.ts';
 
@@ -41,9 +42,12 @@ export function scopeSaid(record: JobRecord, book: WorkBook): WorkScope {
 		strategy: book.get('strategy') ?? usualStrategy,
 		// What somebody says of it counts more than what the look at single threads gave.
 		rust: book.get('rust')?.grade ?? rustFound(findingsOf(book)) ?? 'none',
-		own: book
-			.of('own')
-			.flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }]))
+		own: [
+			...book
+				.of('own')
+				.flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }])),
+			...extraSteps(book)
+		]
 	};
 }
 

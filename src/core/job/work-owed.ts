@@ -7,6 +7,7 @@ import { operation } from '../work/operations.ts';
 import type { WorkStep } from '../work/step.ts';
 import { workSteps } from '../work/assembly-steps.ts';
 import { springFinding } from './findings.ts';
+import { extraStepId, extrasOf, isExtraDone } from './extras.ts';
 import { fightsOf } from './fights.ts';
 import { jobParts } from './parts.ts';
 import { partStatusNames } from './kinds/part/data.ts';
@@ -66,6 +67,7 @@ export function workOwed(record: JobRecord): WorkOwed[] {
 		...differences,
 		...looks,
 		...fights,
+		...extrasOwed(record, book, anywhere),
 		...checksOwed(book, anywhere)
 	];
 }
@@ -94,6 +96,21 @@ function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
 			const { hazard } = operation(left.kind).leaves!;
 			return { kind: 'hazard', ...where, text: `${hazard}: “${step.title}”${on} is not done` };
 		});
+}
+
+/** What was found on the way and nobody has answered yet, or was agreed and has no step that says it. */
+function extrasOwed(record: JobRecord, book: WorkBook, corner: Corner): WorkOwed[] {
+	const planned = new Set(workSteps(scopeOf(record, book)).map(({ id }) => id));
+	return extrasOf(book).flatMap((extra): WorkOwed[] => {
+		const { id, what, state } = extra;
+		const open = {
+			found: 'the customer is not told yet',
+			told: 'the customer has not answered yet',
+			agreed: planned.has(extraStepId(id)) || isExtraDone(book, extra) ? '' : 'agreed, not done',
+			declined: ''
+		}[state];
+		return open ? [{ kind: 'work', stage: 'work', corner, text: `${what}: ${open}` }] : [];
+	});
 }
 
 /** What a drive or the paint marks said against the work stands open until it is looked at again and good. */

@@ -195,6 +195,16 @@ interface LayoutContact {
 export const coverPlaces = ['boot', 'cabin', 'bonnet', 'arch', 'under'] as const;
 type CoverPlace = (typeof coverPlaces)[number];
 
+/** One kind of fastener of a cover. */
+interface CoverFastener {
+	/** In the plural, small letters: `clips`. */
+	what: string;
+	/** Where one is that nobody sees. */
+	hidden?: string;
+	/** Left in, only loose. */
+	slackened?: true;
+}
+
 /** What lies over joints: it comes off before they are reached, and goes on again. */
 export interface LayoutCover {
 	key: string;
@@ -202,8 +212,10 @@ export interface LayoutCover {
 	where: CoverPlace;
 	/** Joints that it hides. */
 	over: readonly string[];
-	/** How it is held, as far as cars of this kind agree: common practice, no source. */
-	fasteners?: string;
+	/** How it is held, as far as cars of this kind agree; how many is of the car, and is taught. Common practice, no source. */
+	held?: readonly CoverFastener[];
+	/** What is plugged in on its back. */
+	plugs?: readonly string[];
 	/** One for both sides. */
 	shared?: boolean;
 	/** What goes wrong when it goes back. */

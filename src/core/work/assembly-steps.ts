@@ -43,6 +43,7 @@ interface Own {
 	tail?: string;
 	caution?: string;
 	tool?: string;
+	comesOut?: readonly string[];
 	people?: 2;
 }
 
@@ -80,7 +81,7 @@ function makeStep(
 	at: 'car' | Axle | Corner,
 	corners: readonly Corner[],
 	layout: Layout | undefined,
-	{ acts, joints = [], each = {}, title, tail = '', caution, tool, people }: Own
+	{ acts, joints = [], each = {}, title, tail = '', caution, tool, comesOut, people }: Own
 ): WorkStep {
 	const data = operation(kind);
 	const first = joints[0] && layout ? jointOf(layout, joints[0].key) : undefined;
@@ -99,6 +100,7 @@ function makeStep(
 		each,
 		...(first && { place: first.place }),
 		...(used && { tool: used }),
+		...(comesOut && { comesOut }),
 		...(people && { people }),
 		...(cautions && { caution: cautions }),
 		...(data.gate && { gate: data.gate }),
@@ -710,7 +712,7 @@ class AxleWork {
 					...own,
 					acts: [{ do: 'cover-off', corner, cover: key }],
 					title: `Off: ${lowered(name)}`,
-					...(cover.fasteners && { tool: `Trim lever; held by ${lowered(cover.fasteners)}` })
+					...heldBy(cover)
 				});
 				this.add('cover-on', place, at, {
 					...own,
@@ -733,6 +735,20 @@ type Groups = Record<
 	'air' | 'lines' | 'top' | 'bottom' | 'holder' | 'knuckle' | 'brackets' | 'arms' | 'subframe',
 	LayoutJoint[]
 >;
+
+/** How a cover is held, for the step that takes it off. */
+function heldBy({ held = [], plugs = [] }: LayoutCover): Partial<Own> {
+	if (held.length === 0) return {};
+	const words = held.map(
+		({ what, hidden, slackened }) =>
+			`${what}${slackened ? ', only slackened' : ''}${hidden ? ` (${hidden})` : ''}`
+	);
+	return {
+		tool: `Trim lever; held by ${words.join(', ')}`,
+		comesOut: held.flatMap(({ what, slackened }) => (slackened ? [] : [what])),
+		...(plugs.length && { caution: `Unplugged before it is pulled: ${lowered(plugs.join(', '))}.` })
+	};
+}
 
 function split<T>(list: readonly T[], is: (one: T) => boolean): [T[], T[]] {
 	return [list.filter(is), list.filter((one) => !is(one))];

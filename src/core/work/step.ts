@@ -41,6 +41,8 @@ export interface WorkStep {
 	each: Readonly<Partial<Record<Each, readonly JointId[]>>>;
 	place?: JointPlace;
 	tool?: string;
+	/** What comes out with it and is counted back, in the plural. */
+	comesOut?: readonly string[];
 	/** Persons it takes. */
 	people?: 2;
 	caution?: string;

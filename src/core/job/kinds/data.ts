@@ -12,6 +12,7 @@ import type * as Compressor from './compressor/data.ts';
 import type * as ConditionsOf from './conditions/data.ts';
 import type * as Decision from './decision/data.ts';
 import type * as Down from './down/data.ts';
+import type * as Extra from './extra/data.ts';
 import type * as FightOf from './fight/data.ts';
 import type * as Finding from './finding/data.ts';
 import type * as Handout from './handout/data.ts';
@@ -66,6 +67,7 @@ export interface KindData {
 	order: Order.Data;
 	own: OwnOf.Data;
 	fight: FightOf.Data;
+	extra: Extra.Data;
 	step: Step.Data;
 	tray: Tray.Data;
 	comparison: Comparison.Data;

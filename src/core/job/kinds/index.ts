@@ -14,6 +14,7 @@ import { conditions } from './conditions/index.ts';
 import type { KindName } from './data.ts';
 import { decision } from './decision/index.ts';
 import { down } from './down/index.ts';
+import { extra } from './extra/index.ts';
 import { fight } from './fight/index.ts';
 import { finding } from './finding/index.ts';
 import { handout } from './handout/index.ts';
@@ -68,6 +69,7 @@ const registry = {
 	order,
 	own,
 	fight,
+	extra,
 	step,
 	tray,
 	comparison,

@@ -14,6 +14,7 @@ import { schemas as compressor } from './compressor/schema.ts';
 import { schemas as conditions } from './conditions/schema.ts';
 import { schemas as decision } from './decision/schema.ts';
 import { schemas as down } from './down/schema.ts';
+import { schemas as extra } from './extra/schema.ts';
 import { schemas as fight } from './fight/schema.ts';
 import { schemas as finding } from './finding/schema.ts';
 import { schemas as handout } from './handout/schema.ts';
@@ -68,6 +69,7 @@ export const kindSchemas: Readonly<Record<KindName, KindSchemas>> = {
 	order,
 	own,
 	fight,
+	extra,
 	step,
 	tray,
 	comparison,

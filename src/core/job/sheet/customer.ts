@@ -6,6 +6,7 @@ import { readAdvice } from '../../inspect/advice.ts';
 import { retorqueAfterKm, retorqueDue } from '../../procedure/retorque.ts';
 import { formatNumber } from '../../units/format.ts';
 import { jobParts } from '../parts.ts';
+import { extrasOf, isExtraDone } from '../extras.ts';
 import { declinedWork } from '../decisions.ts';
 import type { Block, List, Sheet } from './document.ts';
 import type { SheetOptions } from './sheet.ts';
@@ -117,14 +118,25 @@ function done({ record, view, work }: Job): string[] {
 				]
 			: []),
 		...(wheels ? [`The wheels were tightened by torque wrench, on the ground.`] : []),
+		...extrasOf(work.book)
+			.filter((extra) => extra.state === 'agreed' && isExtraDone(work.book, extra))
+			.map(({ what }) => `Found on the way, and done as you agreed: ${what}.`),
 		...(driven ? ['The car was driven: nothing was heard or felt.'] : [])
 	];
 }
 
-const declined = ({ record }: Job): string[] =>
-	declinedWork(record).map(
+const declined = ({ record, work: { book } }: Job): string[] => [
+	...declinedWork(record).map(
 		({ title, reason }) => `You decided against: ${title}${reason ? ` (${reason})` : ''}.`
-	);
+	),
+	...extrasOf(book).flatMap(({ what, words, state }) => {
+		if (state === 'agreed') return [];
+		const more = words ? ` (${words})` : '';
+		return state === 'declined'
+			? [`You decided against: ${what}${more}.`]
+			: [`Found on the way, still to be talked about: ${what}.`];
+	})
+];
 
 function comeBack({ record, work }: Job, { units }: Pick<SheetOptions, 'units'>): string[] {
 	const wheelsOff = record.joints.some(

@@ -1,9 +1,11 @@
 /** Of the work what belongs on paper: found, agreed, declined, explained, passed over, by whom. */
 import { compareParts } from '../../bench/compare.ts';
 import { findPoint, findState } from '../../inspect/points.ts';
+import { formatNumber } from '../../units/format.ts';
 import { symptomNames } from '../../inspect/symptoms.ts';
 import { springFinding } from '../findings.ts';
 import { declinedWork } from '../decisions.ts';
+import { extrasOf, isExtraDone, type Extra, type ExtraState } from '../extras.ts';
 import { trayItems } from '../work-owed.ts';
 import type { Block, List } from './document.ts';
 import type { Drawing } from './drawing.ts';
@@ -25,13 +27,20 @@ export function workBlocks(drawing: Drawing): Block[] {
 	});
 	const decided = (state: 'accepted' | 'done') =>
 		book.of('decision').flatMap(({ data }) => (data.state === state ? [`✓ ${data.title}`] : []));
+	const extras = extrasOf(book);
+	const said = (state: ExtraState) =>
+		extras.filter((extra) => extra.state === state).map((extra) => extraLine(drawing, extra));
 	const declined = declinedWork(record).map(
 		({ title, reason }) => `✕ ${title}${reason ? `: ${reason}` : ''}`
 	);
 	const lists: List[] = [
 		{ title: 'Found', items: found },
-		{ title: 'Agreed', items: [...decided('accepted'), ...decided('done')] },
-		{ title: 'Declined by the customer', items: declined, framed: true },
+		{
+			title: 'Agreed',
+			items: [...decided('accepted'), ...decided('done'), ...said('agreed')]
+		},
+		{ title: 'Declined by the customer', items: [...declined, ...said('declined')], framed: true },
+		{ title: 'Found, not answered', items: [...said('found'), ...said('told')] },
 		{ title: 'Explained', items: explained(drawing) }
 	].filter(({ items }) => items.length);
 	const steps = book.of('step').filter(({ data }) => data.state === 'done');
@@ -61,6 +70,15 @@ export function workBlocks(drawing: Drawing): Block[] {
 		...(lists.length ? [{ kind: 'lists' as const, lists }] : []),
 		...(quiet.length ? [{ kind: 'line' as const, text: quiet.join('; '), quiet: true }] : [])
 	];
+}
+
+/** Found on the way, with what came of it. */
+function extraLine({ job: { work } }: Drawing, extra: Extra): string {
+	const { state, what, words, price } = extra;
+	const done = state === 'agreed' && !isExtraDone(work.book, extra) ? ', not done' : '';
+	const mark = { found: '◇', told: '◇', agreed: done ? '◇' : '✓', declined: '✕' }[state];
+	const cost = price === undefined ? '' : `, ${formatNumber(price, 2)}`;
+	return `${mark} ${what}${cost}${done}${words ? ` (${words})` : ''}`;
 }
 
 const names = ({ name }: Drawing, rows: readonly { entry: { personId: string } }[]): string =>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from '$core/bench/trays';
+	import { inItsHole, mixedPlaces, nextPlace, trayFaults, type TrayItem } from '$core/bench/trays';
 	import { axleOf } from '$core/height/corners';
 	import { parseQuantity } from '$core/units/parse';
 	import type { WorkStep } from '$core/work/step';
@@ -23,9 +23,11 @@
 	const open = $derived(new Set(trayFaults(items).map(({ id }) => id)));
 	const mixed = $derived(mixedPlaces(items));
 
+	const capital = (words: string) => `${words[0]!.toUpperCase()}${words.slice(1)}`;
 	let adding = $state(false);
 	/** Of the step in hand, to be typed over. */
 	const usualName = $derived.by(() => {
+		if (step?.comesOut?.[0]) return capital(step.comesOut[0]);
 		const [first] = step?.joints ?? [];
 		const { joints } = job.work.scope.layouts[first ? axleOf(first.corner) : 'front'];
 		return first ? (joints.find(({ key }) => key === first.key)?.name ?? '') : '';
@@ -36,7 +38,7 @@
 	let refusal = $state<Refusal>();
 	let fault = $state('');
 	const place = $derived(nextPlace(items.map((item) => item.place)));
-	async function add() {
+	async function add(to: string) {
 		const number = Number(count);
 		const parsed = length.trim()
 			? parseQuantity(length, 'length', { field: 'length', defaultUnit: units.choice.length })
@@ -52,10 +54,10 @@
 		if (fault) return;
 		refusal = await job.keep('tray', uuidv7(), {
 			step: step?.id ?? '',
-			place,
+			place: to,
 			name: name.trim(),
 			count: number,
-			back: 0,
+			back: to === inItsHole ? number : 0,
 			...(parsed?.ok && { lengthMm: parsed.value.si })
 		});
 		if (refusal) return;
@@ -87,9 +89,16 @@
 			novalidate
 			onsubmit={(event) => {
 				event.preventDefault();
-				void add();
+				void add(place);
 			}}
 		>
+			{#if step?.comesOut && step.comesOut.length > 1}
+				<div class="flex flex-wrap gap-2" role="group" aria-label="Of this step">
+					{#each step.comesOut as what (what)}
+						<ActionButton onclick={() => (name = capital(what))}>{capital(what)}</ActionButton>
+					{/each}
+				</div>
+			{/if}
 			<Field label="What, into tray {place}" bind:value={name} maxlength={120} />
 			<div class="grid grid-cols-2 gap-2">
 				<Field label="How many" bind:value={count} inputmode="numeric" />
@@ -97,7 +106,10 @@
 			</div>
 			{#if fault}<p role="alert" class="text-madder">✕ {fault}</p>{/if}
 			<RefusalNotice {refusal} />
-			<ActionButton type="submit">Into {place}</ActionButton>
+			<div class="flex flex-wrap gap-2">
+				<ActionButton type="submit">Into {place}</ActionButton>
+				<ActionButton onclick={() => add(inItsHole)}>Back in its hole</ActionButton>
+			</div>
 		</form>
 	{/if}
 	<ul class="mt-2 divide-y divide-line">
@@ -109,19 +121,21 @@
 							item.id
 						)
 							? 'border-ochre bg-ochre-wash'
-							: 'border-spruce'}">{item.place}</span
+							: 'border-spruce'}">{item.place === inItsHole ? '✓' : item.place}</span
 					>
 					<span class="me-auto leading-tight"
 						>{item.name}
 						<span class="caption block"
-							>{item.back} of {item.count} back{item.lengthMm === undefined
+							>{item.place === inItsHole
+								? `${item.count}, in its hole`
+								: `${item.back} of ${item.count} back`}{item.lengthMm === undefined
 								? ''
 								: ` · ${units.show(item.lengthMm, 'length', { decimals: 0 })} long`}{item.reason
 								? ` · ${item.reason}`
 								: ''}</span
 						></span
 					>
-					{#if !closed}
+					{#if !closed && item.place !== inItsHole}
 						<button
 							type="button"
 							class="touch num min-w-12 rounded-[3px] border border-edge text-xl hover:bg-sunk disabled:opacity-40"

@@ -1,4 +1,7 @@
+import { inItsHole } from '../../../bench/trays.ts';
 import { defineKind } from '../../book/kind.ts';
+
+const at = (place: string) => (place === inItsHole ? 'in its hole' : `tray ${place}`);
 
 export const tray = defineKind<'tray'>({
 	kind: 'tray',
@@ -7,6 +10,6 @@ export const tray = defineKind<'tray'>({
 	saidAsKept: true,
 	words: ({ place, name, count, back, reason, removed }) =>
 		removed
-			? `tray ${place}: ${name} taken off the map`
-			: `tray ${place}: ${name}, ${back} of ${count} back${reason ? ` (${reason})` : ''}`
+			? `${at(place)}: ${name} taken off the map`
+			: `${at(place)}: ${name}, ${place === inItsHole ? count : back} of ${count} back${reason ? ` (${reason})` : ''}`
 });

@@ -6,7 +6,7 @@ const kept = () =>
 	Joi.object({
 		step: text(80).default(''),
 		place: Joi.string()
-			.pattern(/^[A-Z][1-9]$/, 'a place such as A3')
+			.pattern(/^([A-Z][1-9]|hole)$/, 'a place such as A3, or hole')
 			.required(),
 		name: text(120).disallow('').required(),
 		count: Joi.number().integer().min(1).max(99).required(),

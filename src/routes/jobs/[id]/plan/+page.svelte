@@ -9,6 +9,7 @@
 	import AssemblyPanel from '$lib/ui/plan/AssemblyPanel.svelte';
 	import ScopeForm from '$lib/ui/plan/ScopeForm.svelte';
 
+	const extraPanel = whenIdle(() => import('$lib/ui/extras/ExtraPanel.svelte'));
 	const offers = whenIdle(() => import('$lib/ui/own/OwnOffers.svelte'));
 	let { data } = $props();
 	const job = currentJob();
@@ -25,6 +26,7 @@
 	<div class="min-w-0 space-y-4">
 		<Later part={offers} given={{}} />
 		<AdviceList costs={{ ...data.shop.costs, links: data.linksUndone }} />
+		<Later part={extraPanel} given={{}} />
 		{#each units as { axle } (axle)}<AssemblyPanel {axle} costs={data.shop.costs} />{/each}
 		{#if job.work.order.steps.length}
 			<div class="flex flex-wrap justify-end gap-3">

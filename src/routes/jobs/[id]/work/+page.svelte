@@ -16,6 +16,7 @@
 
 	const job = currentJob();
 	const fightPanel = whenIdle(() => import('$lib/ui/work/FightPanel.svelte'));
+	const extraPanel = whenIdle(() => import('$lib/ui/extras/ExtraPanel.svelte'));
 	const ownPanel = whenIdle(() => import('$lib/ui/own/OwnPanel.svelte'));
 	const work = $derived(job.work);
 	/** From the address: what somebody was sent here for. */
@@ -125,6 +126,7 @@
 				{/if}
 				{#if step}{#key step.id}<Later part={ownPanel} given={{ step }} />{/key}{/if}
 				<TrayMap {step} />
+				<Later part={extraPanel} given={{}} />
 				<SaidFinding {corner} />
 				<PhotoStrip
 					corner={step && step.at === corner ? corner : null}

@@ -1,0 +1,43 @@
+/** Work found on the way: what the customer said of it, and its place in the plan. */
+import type { OwnInJob } from '../work/own.ts';
+import type { Data as ExtraData } from './kinds/extra/data.ts';
+import type { WorkBook } from './work-book.ts';
+
+/** found: nobody has asked the customer yet. */
+export const extraStates = ['found', 'told', 'agreed', 'declined'] as const;
+export type ExtraState = (typeof extraStates)[number];
+
+export const extraStateNames: Readonly<Record<ExtraState, string>> = {
+	found: 'To be told',
+	told: 'Told, no answer yet',
+	agreed: 'Agreed',
+	declined: 'Declined'
+};
+
+export interface Extra extends ExtraData {
+	id: string;
+}
+
+export const extrasOf = (book: WorkBook): Extra[] =>
+	book.of('extra').flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }]));
+
+/** What was agreed is a step of its own, on the stands. */
+export const extraSteps = (book: WorkBook): OwnInJob[] =>
+	extrasOf(book)
+		.filter(({ state }) => state === 'agreed')
+		.map(({ id, what, minutes }) => ({
+			id,
+			what: 'step',
+			text: what,
+			where: 'car',
+			anchor: 'stands',
+			before: 'ground',
+			...(minutes !== undefined && { minutes })
+		}));
+
+/** The id of the step of something agreed. */
+export const extraStepId = (id: string): string => `car/own:${id}`;
+
+/** Whether it is done: ticked off in the plan, or said to be where nothing is planned. */
+export const isExtraDone = (book: WorkBook, { id, done }: Extra): boolean =>
+	done === true || book.get('step', extraStepId(id))?.state === 'done';
