@@ -77,9 +77,21 @@ export default defineConfig({
 									priority: 2
 								},
 								{
+									name: 'dates',
+									test: /date-fns\/(startOfDay|addMonths|formatISO|differenceInCalendarDays|_lib\/addLeadingZeros)/,
+									minShareCount: 2,
+									priority: 4
+								},
+								{
+									name: 'fastened',
+									test: /src\/core\/job\/turn|src\/lib\/ui\/(joints\/(HardwareEntry|step-words|joint-words)|controls\/NumberEntry)/,
+									minShareCount: 2,
+									priority: 0
+								},
+								{
 									name: 'job',
 									test: /src\/core\/|ml-matrix|src\/lib\/client\/job-state/,
-									minShareCount: 9,
+									minShareCount: 7,
 									priority: 1
 								}
 							]

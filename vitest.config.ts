@@ -39,7 +39,7 @@ export default defineConfig({
 						'tests/conformance/**/*.test.ts'
 					],
 					exclude: ['src/**/*.svelte.test.ts'],
-					setupFiles: ['src/core/layout/catalogue.ts'],
+					setupFiles: ['src/core/layout/catalogue.ts', 'src/core/job/book/deciders.ts'],
 					testTimeout: hangMs,
 					// Pure functions: nothing of one file can reach another, and imports outweigh the tests.
 					isolate: false
@@ -51,7 +51,7 @@ export default defineConfig({
 					name: 'client',
 					environment: 'happy-dom',
 					include: ['src/lib/client/**/*.svelte.test.ts'],
-					setupFiles: ['src/core/layout/catalogue.ts'],
+					setupFiles: ['src/core/layout/catalogue.ts', 'src/core/job/book/deciders.ts'],
 					testTimeout: hangMs
 				}
 			},
@@ -61,7 +61,11 @@ export default defineConfig({
 					name: 'components',
 					environment: 'happy-dom',
 					include: ['src/lib/ui/**/*.svelte.test.ts'],
-					setupFiles: ['src/core/layout/catalogue.ts', 'tests/client/screen.ts'],
+					setupFiles: [
+						'src/core/layout/catalogue.ts',
+						'src/core/job/book/deciders.ts',
+						'tests/client/screen.ts'
+					],
 					testTimeout: hangMs,
 					// One set of surroundings for all; what they import outweighs them.
 					isolate: false
@@ -72,7 +76,7 @@ export default defineConfig({
 				test: {
 					name: 'integration',
 					include: ['tests/integration/**/*.test.ts'],
-					setupFiles: ['src/core/layout/catalogue.ts'],
+					setupFiles: ['src/core/layout/catalogue.ts', 'src/core/job/book/deciders.ts'],
 					globalSetup: ['tests/integration/database.ts'],
 					testTimeout: hangMs,
 					hookTimeout: hangMs

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { findLayout, layouts } from '../layout/catalogue';
 import { jointOf } from '../layout/shape';
-import { chanceOfRuin, ladderFor, minutesTried, nextRung, ruinedPart, type Undone } from './ladder';
+import { minutesTried, ruinedPart } from './fight';
+import { ladderFor, nextRung } from './ladder';
+import { chanceOfRuin, type Undone } from './survival';
 
 const strut = findLayout('macpherson-front')!;
 const rungs = (key: string, renewed: string[] = [], layout = strut) =>

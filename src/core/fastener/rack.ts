@@ -1,8 +1,11 @@
 /** The shop's torque wrenches: which may be used now, and which to take for each joint. */
-import { addMonths, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
+import { addMonths, differenceInCalendarDays, formatISO, toDate } from 'date-fns';
 import { faulty, ok, type Result } from '../result.ts';
 import { formatNumber } from '../units/format.ts';
 import { workingRange, wrenchSetting, type Wrench } from './wrench.ts';
+
+/** The beginning of a day, `2026-03-05`, where the program runs. */
+const midnight = (day: string): Date => toDate(`${day}T00:00`);
 
 export const wrenchKinds = ['click', 'dial', 'beam', 'electronic'] as const;
 export type WrenchKind = (typeof wrenchKinds)[number];
@@ -49,7 +52,7 @@ export function calibrationState(
 ): CalibrationState {
 	if (calibratedOn === null) return { state: 'lapsed', words: 'never calibrated' };
 	if (!passed) return { state: 'lapsed', words: `failed its calibration of ${calibratedOn}` };
-	const until = formatISO(addMonths(parseISO(calibratedOn), calibrationLife.months), {
+	const until = formatISO(addMonths(midnight(calibratedOn), calibrationLife.months), {
 		representation: 'date'
 	});
 	const cyclesLeft = Math.max(0, calibrationLife.cycles - cycles);
@@ -60,7 +63,7 @@ export function calibrationState(
 		const words = `calibration lapsed: ${calibrationLife.cycles} pulls are done`;
 		return { state: 'lapsed', until, cyclesLeft, words };
 	}
-	const daysLeft = differenceInCalendarDays(parseISO(until), parseISO(today));
+	const daysLeft = differenceInCalendarDays(midnight(until), midnight(today));
 	const soon = daysLeft <= warnDays || cyclesLeft <= warnCycles;
 	const words = soon
 		? `lapses ${daysLeft <= warnDays ? `in ${daysLeft} days` : `in ${cyclesLeft} pulls`}`

@@ -8,7 +8,7 @@ import type { RustGrade, WorkScope } from '../work/scope.ts';
 import { axlePlans } from '../work/scope.ts';
 import { loosenedJoints } from '../work/assembly-steps.ts';
 import { lineKinds, type LineKind } from './advice.ts';
-import { chanceOfRuin, type Undone } from '../fastener/ladder.ts';
+import { chanceOfRuin, type Undone } from '../fastener/survival.ts';
 import { contingency, type ContingencyAnswer } from './contingency.ts';
 import { findPoint, findState, partNames, type PartKey } from './points.ts';
 

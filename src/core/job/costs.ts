@@ -1,4 +1,4 @@
-import type { Undone } from '../fastener/ladder.ts';
+import type { Undone } from '../fastener/survival.ts';
 
 /** What a shop reckons with; changed on the shop's page. */
 export interface ShopCosts {

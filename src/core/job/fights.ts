@@ -1,6 +1,6 @@
 /** Fasteners of a job that fight, and what comes of them: parts, minutes, what is left. */
 import { jointId, readJointId, type JointId } from '../assembly/graph.ts';
-import { isRuined, minutesTried } from '../fastener/ladder.ts';
+import { isRuined, minutesTried } from '../fastener/fight.ts';
 import { axleOf, type Corner } from '../height/corners.ts';
 import { jointOf } from '../layout/shape.ts';
 import type { Layout, LayoutJoint } from '../layout/types.ts';

@@ -1,9 +1,5 @@
 /** What the core makes of the work's book: scope, order, what is done, what is owed. Shared by pages and server. */
-import { compareParts } from '../bench/compare.ts';
-import { absentOf, checkStack, checkUnit, stackOf } from '../bench/stack.ts';
-import { axleOf, type Corner } from '../height/corners.ts';
-import { springSeat } from '../layout/shape.ts';
-import { readCompressorInput, springCompressor } from '../spring/compressor.ts';
+import type { Corner } from '../height/corners.ts';
 import { learnedPace, stepMinutes, type Learned, type TimedKind } from '../work/minutes.ts';
 import type { StepKind } from '../work/operations.ts';
 import { workOrder, type WorkOrder } from '../work/order.ts';
@@ -12,8 +8,7 @@ import type { WorkStep } from '../work/step.ts';
 import type { Minutes } from '../work/terms.ts';
 import type { Joint } from './model.ts';
 import type { JobRecord } from './record.ts';
-import { layoutsOf, scopeOf } from './scope.ts';
-import { springFinding } from './findings.ts';
+import { scopeOf } from './scope.ts';
 import { fightsOf, withFights } from './fights.ts';
 import { loadedStanding } from './loaded.ts';
 import { viewJob, type JobView } from './view.ts';
@@ -87,61 +82,3 @@ function stepDone(
 /** The job's joint that is this one of the layout, whatever it is called; undefined when it was removed. */
 export const jointAt = (record: JobRecord, corner: Corner, key: string): Joint | undefined =>
 	record.joints.find((joint) => joint.corner === corner && joint.key === key);
-
-/** What a bench step still wants before it may be called done; nothing for other steps. */
-export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): string[] {
-	const [corner] = step.corners;
-	if (step.doneIn !== 'bench' || !corner) return [];
-	const layout = layoutsOf(record)[axleOf(corner)];
-	if (step.kind === 'compare') return comparisonWants(book, corner, scopeOf(record, book));
-	if (step.kind === 'compress') {
-		const kept = book.get('compressor', corner);
-		if (!kept) return ['the compressor: type the spring and the tool'];
-		const computed = springCompressor(readCompressorInput(kept.input));
-		if (!computed.ok) return computed.faults.map(({ message }) => message);
-		if (computed.value.overloaded) return ['a stronger tool: this one is overloaded'];
-		if (computed.value.coilBind) return ['more coils between the hooks: they close too early'];
-		return kept.free ? [] : ['the spring seen turning loosely in its seat'];
-	}
-	const stack = book.get('stack', corner);
-	const checks = stack ? checkUnit(stack.checks) : [];
-	const primed = checks.find(({ key }) => key === 'strokes');
-	const wants = [
-		...(primed?.ok ? [] : ['the new damper primed through its stroke']),
-		...checks.filter(({ ok, key }) => !ok && key !== 'strokes').map(({ words }) => words)
-	];
-	const absent = absentOf(stack?.changed);
-	const wanted = stackOf(layout, absent).filter(({ key }) => key !== 'shaft-nut');
-	const order = stack?.order ?? [];
-	const faults = checkStack(layout, order, absent).map(({ words }) => words);
-	const missing = wanted.filter(({ key }) => !order.includes(key));
-	if (missing.length)
-		faults.push(`to go on: ${fewOf(missing.map(({ name }) => name.toLowerCase()))}`);
-	return [...faults, ...wants];
-}
-
-/** The first of them by name. */
-const fewOf = (names: readonly string[]): string =>
-	names.length > 3
-		? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
-		: names.join(', ');
-
-function comparisonWants(book: WorkBook, corner: Corner, scope: WorkScope): string[] {
-	const axle = axleOf(corner);
-	const want = scope.axles[axle];
-	const air = springSeat(scope.layouts[axle]) === 'air';
-	const parts = [
-		...(want?.damper ? (['damper'] as const) : []),
-		...(want?.spring && !air ? (['spring'] as const) : [])
-	];
-	return parts.flatMap((part) => {
-		const kept = book.get('comparison', `${corner}/${part}`);
-		if (!kept) return [`the ${part} compared, old against new`];
-		const { verdict, words } = compareParts(part, kept.old, kept.new, {
-			oldBroken: springFinding(book, corner)?.state === 'broken'
-		});
-		if (kept.outcome === 'explained' || (kept.outcome === 'fits' && verdict === 'same')) return [];
-		if (kept.outcome === 'returned') return [`the ${part} went back: compare the next one`];
-		return [`${part}: ${words.toLowerCase()}`];
-	});
-}

@@ -1,5 +1,5 @@
 /** A promised time, and what stands against it. */
-import { parseISO } from 'date-fns';
+import { toDate } from 'date-fns';
 import { formatHours } from '../units/format.ts';
 
 export interface Promised {
@@ -35,7 +35,7 @@ export function dangers(
 	now: number
 ): Danger[] {
 	if (promisedAt === null) return [];
-	const until = (parseISO(promisedAt).getTime() - now) / 60_000;
+	const until = (toDate(promisedAt).getTime() - now) / 60_000;
 	const found: Danger[] = [];
 	if (until < 0) {
 		found.push({ grade: 'late', words: `promised ${span(-until)} ago` });
@@ -46,8 +46,8 @@ export function dangers(
 		});
 	}
 	if (slot && minutesLeft !== 0) {
-		const end = parseISO(slot.startsAt).getTime() + slot.minutes * 60_000;
-		const over = (end - parseISO(promisedAt).getTime()) / 60_000;
+		const end = toDate(slot.startsAt).getTime() + slot.minutes * 60_000;
+		const over = (end - toDate(promisedAt).getTime()) / 60_000;
 		if (over > 0) {
 			found.push({ grade: 'will-be', words: `its bay ends ${span(over)} after it` });
 		}

@@ -1,5 +1,5 @@
 /** Moments as the shop tells them: in its own time zone, by 24 or 12 hours, whoever looks and wherever. */
-import { parseISO, toDate } from 'date-fns';
+import { toDate } from 'date-fns';
 
 export const hourChoices = ['24', '12'] as const;
 export type HourChoice = (typeof hourChoices)[number];
@@ -67,7 +67,7 @@ export function momentsOf(clock: () => ShopClock): Moments {
 			format = new Intl.DateTimeFormat('en-GB', locale);
 			formats.set(key, format);
 		}
-		return format.format(typeof at === 'string' ? parseISO(at) : at);
+		return format.format(typeof at === 'string' ? toDate(at) : at);
 	};
 	const time = () =>
 		({ hour: clock().hours === '12' ? 'numeric' : '2-digit', minute: '2-digit' }) as const;

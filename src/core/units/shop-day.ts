@@ -1,6 +1,6 @@
 /** Days of the shop and the minutes in them, as moments and back. */
 import { TZDate } from '@date-fns/tz';
-import { parseISO, toDate } from 'date-fns';
+import { toDate } from 'date-fns';
 
 /** A day of the shop, `2026-03-05`, and minutes from its midnight, as a moment. */
 export function momentOfDay(isoDay: string, minutes: number, timeZone: string): string {
@@ -10,6 +10,6 @@ export function momentOfDay(isoDay: string, minutes: number, timeZone: string): 
 
 /** Minutes from the shop's midnight, by its clock. */
 export function minutesOfDay(at: string, timeZone: string): number {
-	const zoned = new TZDate(parseISO(at), timeZone);
+	const zoned = new TZDate(toDate(at), timeZone);
 	return zoned.getHours() * 60 + zoned.getMinutes();
 }

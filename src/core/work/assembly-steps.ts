@@ -706,7 +706,9 @@ class AxleWork {
 				if (under.length === 0) continue;
 				const place = shared ? axle : at[0]!;
 				const corner = at[0]!;
-				const each = { covers: [this.coverId(cover, corner)], under };
+				const id = this.coverId(cover, corner);
+				const below = ['under', 'arch'].includes(cover.where) ? { below: [id] } : {};
+				const each = { covers: [id], under, ...below };
 				const own = { tail: `:${key}`, each };
 				this.add('cover-off', place, at, {
 					...own,

@@ -7,7 +7,16 @@ import type { DoneIn, Gate, Minutes, WorkPhase } from './terms.ts';
 
 /** What is counted one by one, as a step names it: joints and links apart, covers off, parts held. */
 export type Each =
-	'joints' | 'frees' | 'slack' | 'under' | 'covers' | 'held' | 'link' | 'linkBefore' | 'core';
+	| 'joints'
+	| 'frees'
+	| 'slack'
+	| 'under'
+	| 'covers'
+	| 'held'
+	| 'link'
+	| 'linkBefore'
+	| 'core'
+	| 'below';
 
 /** What must be so while an operation is done, and why. What nothing in a job makes so is so already. */
 export interface Need {
@@ -58,6 +67,7 @@ const carrierUndone = {
 	makes: undone.makes
 } as const;
 const standsFirst = need('standing', 'The car stands on its stands before anyone works at it.');
+const standsBelow = need('standing', standsFirst.words, { each: 'below' });
 const wheelFirst = need('wheel-off', 'The wheel comes off first, and lies under the sill.');
 const springFirst = need('spring-out', 'A spring is out before the bolts of its arm are.', {
 	each: 'link'
@@ -209,6 +219,7 @@ export const operations = {
 		repeats: true,
 		tool: 'Trim lever',
 		caution: 'Clips break when cold. Only as far as the hand needs.',
+		needs: [standsBelow],
 		makes: [fact('open', 'covers')]
 	},
 	vent: {
@@ -844,6 +855,7 @@ export const operations = {
 		minutes: minutes(3, 6, 14),
 		repeats: true,
 		needs: [
+			standsBelow,
 			need('tightened', 'What lies under a cover has its torque before it is covered.', {
 				each: 'under'
 			})

@@ -1,4 +1,5 @@
 /** What may be said, at every door: one schema made of what each kind says of itself. */
+import './deciders.ts';
 import Joi from 'joi';
 import { faulty, type Result } from '../../result.ts';
 import { moment, text, uuid, type TypedContext } from '../../schema/fields.ts';

@@ -1,5 +1,5 @@
 /** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
-import type { Undone } from '../../fastener/ladder.ts';
+import type { Undone } from '../../fastener/survival.ts';
 import type { Own } from '../../work/own.ts';
 import type { StepKind } from '../../work/operations.ts';
 import type { KnownSpecification } from '../joints.ts';
@@ -9,7 +9,7 @@ import type { JobRecord } from '../record.ts';
 import type { Command, Context, Entry } from './entry.ts';
 
 /** The job as it stands, what is said, and what is known beside it. */
-interface Site<Said> {
+export interface Site<Said> {
 	record: JobRecord;
 	command: Command;
 	said: Said;

@@ -1,7 +1,7 @@
 /** Tables that are made of the books: written with each entry, made anew by `./vane rebuild`, never the truth. */
 import type { CarNote } from '../../../core/job/kinds/note/standing.ts';
 import type { KnownSpecification } from '../../../core/job/joints.ts';
-import type { Undone } from '../../../core/fastener/ladder.ts';
+import type { Undone } from '../../../core/fastener/survival.ts';
 import type { TimedKind } from '../../../core/work/minutes.ts';
 import type { StepKind } from '../../../core/work/operations.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';

@@ -19,7 +19,6 @@
 	import JointHead from './JointHead.svelte';
 	import { Pull, type Said } from './pull.svelte';
 	import PullForm from './PullForm.svelte';
-	import QuestionBefore from './QuestionBefore.svelte';
 	import ThreadNote from './ThreadNote.svelte';
 	import { stepWords } from './step-words';
 
@@ -73,6 +72,7 @@
 	const step = $derived(pull.step);
 	const { pattern, castle, adapter } = $derived(joint.programme ?? {});
 	const rows = $derived(job.record.torques.filter((torque) => torque.jointId === joint.id));
+	const questionBefore = later(() => import('./QuestionBefore.svelte'));
 	const specify = later(() => import('./SpecifyTorque.svelte'));
 	const fastenersDrawn = later(() => import('./PatternDrawing.svelte'));
 	const accept = later(() => import('./AcceptBush.svelte'));
@@ -197,10 +197,13 @@
 	<ThreadNote {joint} />
 
 	{#if pull.question}
-		<QuestionBefore
-			question={pull.question}
-			onloosened={(first) => (loosenedFirst = first)}
-			onahead={(reason) => (aheadReason = reason)}
+		<Later
+			part={questionBefore()}
+			given={{
+				question: pull.question,
+				onloosened: (first: boolean) => (loosenedFirst = first),
+				onahead: (reason: string) => (aheadReason = reason)
+			}}
 		/>
 	{:else if !job.record.signedAt}
 		<RefusalNotice refusal={pull.refusal} />

@@ -17,7 +17,6 @@
 	import JointEntry from '../joints/JointEntry.svelte';
 	import LoadGate from './LoadGate.svelte';
 	import RoundDrawing from './RoundDrawing.svelte';
-	import RoundEnd from './RoundEnd.svelte';
 	import RoundList from './RoundList.svelte';
 	import { Round } from './round.svelte';
 	import Notice from '$lib/ui/controls/Notice.svelte';
@@ -36,6 +35,7 @@
 	const known = $derived(
 		knownTorques(record, (page.data.specifications ?? []) as KnownSpecification[])
 	);
+	const end = later(() => import('./RoundEnd.svelte'));
 	const offer = whenIdle(() => import('../joints/KnownTorques.svelte'));
 	const target = whenIdle(() => import('../joints/TargetPanel.svelte'));
 	const jointForm = later(() => import('../joints/JointForm.svelte'));
@@ -196,7 +196,7 @@
 				/>
 			{/key}
 		{:else}
-			<RoundEnd {round} />
+			<Later part={end()} given={{ round }} />
 		{/if}
 		<div class="flex flex-wrap items-center gap-3">
 			{#if stop?.phase === 'rubber' && !editing}

@@ -4,12 +4,11 @@
 		fightOutcomeNames,
 		fightOutcomes,
 		isRuined,
-		ladderFor,
-		nextRung,
 		ruinedPart,
 		type FightOutcome,
 		type RungKey
-	} from '$core/fastener/ladder';
+	} from '$core/fastener/fight';
+	import { ladderFor, nextRung } from '$core/fastener/ladder';
 	import { axleOf, cornerNames } from '$core/height/corners';
 	import { undoneBy } from '$core/job/fights';
 	import { partKeysRenewed } from '$core/job/parts';

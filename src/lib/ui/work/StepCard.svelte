@@ -7,7 +7,7 @@
 	import { workPhaseNames } from '$core/work/terms';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { benchWants } from '$core/job/work';
+	import { benchWants } from '$core/job/bench-wants';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';

@@ -1,4 +1,4 @@
-import type { FightOutcome, RungKey } from '../../../fastener/ladder.ts';
+import type { FightOutcome, RungKey } from '../../../fastener/fight.ts';
 
 /** Subject the joint of the layout, as `FL/drop-link-upper`. */
 export interface Data {

@@ -1,9 +1,11 @@
-import { stackParts, type Changes, type Fate } from '../../../bench/stack.ts';
+import type { Changes, Fate, StackPart } from '../../../bench/stack.ts';
 import { cornerNames, type Corner } from '../../../height/corners.ts';
 import { defineKind } from '../../book/kind.ts';
 
 const of = (changes: Changes, fate: Fate, words: string): string => {
-	const parts = stackParts.filter((part) => changes[part]?.fate === fate);
+	const parts = (Object.keys(changes) as StackPart[]).filter(
+		(part) => changes[part]?.fate === fate
+	);
 	return parts.length ? `${words}${parts.map((part) => part.replace('-', ' ')).join(', ')}` : '';
 };
 

@@ -8,7 +8,8 @@ import { defineKind, type Projected } from '../../book/kind.ts';
 import type { JobRecord } from '../../record.ts';
 import type { WorkStep } from '../../../work/step.ts';
 import { fightsOf, ruinedOf, undoneBy } from '../../fights.ts';
-import { benchWants, viewWork, type WorkView } from '../../work.ts';
+import { deciding } from '../../book/deciding.ts';
+import { viewWork, type WorkView } from '../../work.ts';
 import type { Data } from './data.ts';
 
 /** A step is done in its turn, or a lead says why not; its time is taken from its start. */
@@ -71,7 +72,7 @@ function missingFor(record: JobRecord, work: WorkView, id: string): string[] {
 		({ step: earlier, rule }) =>
 			`“${earlier.title}”${earlier.at === 'car' ? '' : ` (${earlier.at})`} comes first. ${rule.words}`
 	);
-	return [...open, ...benchWants(record, work.book, found)];
+	return [...open, ...deciding().benchWants(record, work.book, found)];
 }
 
 /** Studs of drop links, and those of them that did not survive: what the shop learns how often they break from. */

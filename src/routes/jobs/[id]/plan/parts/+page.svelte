@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { consumables, socketLines, toolLines } from '$core/bench/parts';
+	import { consumables, socketLines, toolLines } from '$core/bench/tools';
 	import { actionsOf } from '$core/fastener/joint-programme';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';

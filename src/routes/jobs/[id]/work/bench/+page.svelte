@@ -5,7 +5,7 @@
 	import { springSeat } from '$core/layout/shape';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { benchWants } from '$core/job/work';
+	import { benchWants } from '$core/job/bench-wants';
 	import type { StepKind } from '$core/work/operations';
 	import { blockedBy } from '$core/work/order';
 	import type { WorkStep } from '$core/work/step';
@@ -16,11 +16,11 @@
 	import Later from '$lib/ui/frame/Later.svelte';
 	import { later } from '$lib/client/later';
 	import CompareParts from '$lib/ui/bench/CompareParts.svelte';
-	import CompressorStation from '$lib/ui/bench/CompressorStation.svelte';
-	import StackStation from '$lib/ui/bench/StackStation.svelte';
 
 	let { data } = $props();
 	const job = currentJob();
+	const compressor = later(() => import('$lib/ui/bench/CompressorStation.svelte'));
+	const stack = later(() => import('$lib/ui/bench/StackStation.svelte'));
 	const armSpring = later(() => import('$lib/ui/bench/ArmSpringForce.svelte'));
 	const plans = $derived(axlePlans(job.work.scope));
 	const corners = $derived(plans.flatMap((plan) => plan.corners));
@@ -151,11 +151,11 @@
 					{#if plan.spring && !air}<CompareParts {corner} part="spring" />{/if}
 				</div>
 			{:else if place === 'compressor'}
-				<CompressorStation {corner} costs={data.shop.costs} />
+				<Later part={compressor()} given={{ corner, costs: data.shop.costs }} />
 			{:else if place === 'arm'}
 				<Later part={armSpring()} given={{ corner }} />
 			{:else if place === 'stack'}
-				<StackStation {corner} />
+				<Later part={stack()} given={{ corner }} />
 			{/if}
 		{/key}
 	{:else}
