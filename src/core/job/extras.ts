@@ -3,17 +3,6 @@ import type { OwnInJob } from '../work/own.ts';
 import type { Data as ExtraData } from './kinds/extra/data.ts';
 import type { WorkBook } from './work-book.ts';
 
-/** found: nobody has asked the customer yet. */
-export const extraStates = ['found', 'told', 'agreed', 'declined'] as const;
-export type ExtraState = (typeof extraStates)[number];
-
-export const extraStateNames: Readonly<Record<ExtraState, string>> = {
-	found: 'To be told',
-	told: 'Told, no answer yet',
-	agreed: 'Agreed',
-	declined: 'Declined'
-};
-
 export interface Extra extends ExtraData {
 	id: string;
 }

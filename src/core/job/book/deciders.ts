@@ -3,6 +3,4 @@ import { benchWants, checkCompressor } from '../bench-wants.ts';
 import { decideTorque } from '../kinds/torque/decide.ts';
 import { putDeciders } from './deciding.ts';
 
-export const deciders = { benchWants, checkCompressor, decideTorque };
-
-putDeciders(deciders);
+putDeciders({ benchWants, checkCompressor, decideTorque });

@@ -2,16 +2,23 @@
  * What is only needed where something is decided: a good part of the script, and nothing is drawn with it. Whoever
  * reads commands has it (`command.ts` brings `deciders.ts`).
  */
-import type * as Deciders from './deciders.ts';
+import type { benchWants, checkCompressor } from '../bench-wants.ts';
+import type { decideTorque } from '../kinds/torque/decide.ts';
 
-let known: typeof Deciders.deciders | undefined;
+interface Deciders {
+	benchWants: typeof benchWants;
+	checkCompressor: typeof checkCompressor;
+	decideTorque: typeof decideTorque;
+}
 
-export function putDeciders(deciders: typeof Deciders.deciders): void {
+let known: Deciders | undefined;
+
+export function putDeciders(deciders: Deciders): void {
 	known = deciders;
 }
 
 /** @throws where nobody has put them: a programming error */
-export function deciding(): typeof Deciders.deciders {
+export function deciding(): Deciders {
 	if (!known) throw new Error('Nothing is here yet that decides.');
 	return known;
 }

@@ -3,7 +3,7 @@ import type { KnownOwn } from '../../../core/job/own.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
 import type { Own } from '../../../core/work/own.ts';
 import type { Database } from './pool.ts';
-import type { FactSite } from './projections.ts';
+import type { FactSite } from './fact-site.ts';
 
 /** The one written last stands, in whatever order they are put. */
 export async function putOwn(

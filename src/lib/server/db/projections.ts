@@ -6,6 +6,7 @@ import type { TimedKind } from '../../../core/work/minutes.ts';
 import type { StepKind } from '../../../core/work/operations.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
 import type { JobLine } from './jobs.ts';
+import type { FactSite } from './fact-site.ts';
 import { putOwn } from './own.ts';
 import type { Database } from './pool.ts';
 
@@ -61,19 +62,6 @@ export async function putWords(
 	await db.run('INSERT INTO job_words (word, job_id) VALUES ?', [
 		words.map((word) => [word, jobId])
 	]);
-}
-
-/** Where and when a fact was written. */
-export interface FactSite {
-	jobId: string;
-	vehicleId: string;
-	/** Make and model. */
-	model: string;
-	modelYear: number | null;
-	entryId: string;
-	personId: string;
-	enteredAt: string;
-	storedAt: string;
 }
 
 export async function putFact(db: Database, fact: Projected, site: FactSite): Promise<void> {

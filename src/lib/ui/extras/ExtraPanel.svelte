@@ -1,14 +1,8 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { showMoney, usualCosts, type ShopCosts } from '$core/job/costs';
-	import {
-		extraStateNames,
-		extraStates,
-		extraStepId,
-		extrasOf,
-		isExtraDone,
-		type Extra
-	} from '$core/job/extras';
+	import { extraStateNames, extraStates } from '$core/job/extra-states';
+	import { extraStepId, extrasOf, isExtraDone, type Extra } from '$core/job/extras';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';

@@ -1,4 +1,4 @@
-import type { ExtraState } from '../../extras.ts';
+import type { ExtraState } from '../../extra-states.ts';
 
 /** Subject an id of its own. */
 export interface Data {

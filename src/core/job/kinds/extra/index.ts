@@ -1,6 +1,6 @@
 import { refuse } from '../../../problem.ts';
 import { defineKind } from '../../book/kind.ts';
-import { extraStateNames } from '../../extras.ts';
+import { extraStateNames } from '../../extra-states.ts';
 
 /** Work that was found on the way: told to the customer, and agreed or declined before a hand is laid on it. */
 export const extra = defineKind<'extra'>({

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { requiredText, text, uuid } from '../../../schema/fields.ts';
-import { extraStates } from '../../extras.ts';
+import { extraStates } from '../../extra-states.ts';
 import { defineSchemas } from '../../book/kind-schemas.ts';
 
 const kept = () =>
