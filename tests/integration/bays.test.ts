@@ -138,6 +138,28 @@ describe('a bay', () => {
 		await clearSlot(shop.db, bare);
 	});
 
+	it('says of a day which steps nobody can do alone, until they are done', async () => {
+		const axle = { layout: 'multi-link-rear', track: '1540' };
+		const job = await shop.job(['RL'], {
+			rear: { ...axle, makerHeight: '365', makerHeightSchool: 'hub-to-arch' }
+		});
+		const write = writer(job);
+		await write('scope', 'rear', { damper: false, spring: true, bushes: false });
+		const ways = { rear: { spring: 'spread' } };
+		await write('strategy', 'car', { ...usualStrategy, ways });
+		await place(job, at(8));
+		const helpers = async () =>
+			(
+				await dayPlan(shop.db, new Date('2027-03-01T00:00:00Z'), new Date('2027-03-02T00:00:00Z'))
+			)[0]!.helpers;
+		expect(await helpers()).toMatchObject([
+			{ at: 'RL', title: expect.stringMatching(/^Lower the/) }
+		]);
+		await write('step', 'RL/lower', { state: 'done', note: '' });
+		expect(await helpers()).toEqual([]);
+		await clearSlot(shop.db, job);
+	});
+
 	it('knows how long the order of work takes, and what must soak before', async () => {
 		const job = await shop.job(['FL', 'FR']);
 		const write = writer(job);

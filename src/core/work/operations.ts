@@ -608,6 +608,9 @@ export const operations = {
 		title: 'Spring in, pads on, its end against the step',
 		minutes: minutes(2, 4, 8),
 		repeats: true,
+		gate: {
+			question: 'The spring of this side, way up as its seat asks, pocket clean, its pads on?'
+		},
 		needs: [
 			armFirst,
 			need(
@@ -623,6 +626,9 @@ export const operations = {
 		minutes: minutes(2, 4, 10),
 		repeats: true,
 		tool: 'Small jack, drift',
+		gate: {
+			question: 'Both ends seen in their seats, through the hole or by mirror; a photo taken?'
+		},
 		caution: 'Fingers out of the holes: a drift pulls the last bit.',
 		needs: [
 			need('free', 'It goes up before what it would stretch is on again.', { each: 'frees' })
@@ -652,6 +658,9 @@ export const operations = {
 		title: 'Internal compressor let off, the spring in its seats',
 		minutes: minutes(4, 6, 12),
 		repeats: true,
+		gate: {
+			question: 'Both ends seen in their seats, through the hole or by mirror; a photo taken?'
+		},
 		caution: 'Watch both ends of the spring into their seats.',
 		makes: [fact('started'), fact('placed')],
 		ends: [fact('loose')]

@@ -53,4 +53,6 @@ export interface DayJob extends BayJob {
 	slot: Slot;
 	/** Null where nothing is planned yet. */
 	car: TimedCar | null;
+	/** Steps left that one person cannot do alone. */
+	helpers: { at: string; title: string }[];
 }

@@ -200,6 +200,11 @@ export async function dayPlan(db: Database, from: Date, to: Date): Promise<DayJo
 			? timedCar(id, order, minutes, scope.strategy.people, done)
 			: null;
 		const expected = left && Math.round(expectedMinutes(left));
-		return [{ id, number, plate, complaint, soakHours, minutes: expected, slot, car: left }];
+		const helpers = order.steps
+			.filter(({ id: step, people }) => people && !done.has(step))
+			.map(({ at, title }) => ({ at, title }));
+		return [
+			{ id, number, plate, complaint, soakHours, minutes: expected, slot, car: left, helpers }
+		];
 	});
 }

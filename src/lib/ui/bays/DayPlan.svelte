@@ -54,6 +54,10 @@
 	run.value = untrack(() =>
 		firstAnswer<Timeline>('work-schedule', { ...question, effort: 'lists', samples: 500 })
 	);
+	/** What is said at the start of the day: who is to be at hand, and where. */
+	const helped = $derived(
+		jobs.flatMap(({ plate, helpers }) => helpers.map((step) => ({ plate, ...step })))
+	);
 	const found = $derived(run.value);
 	const running = $derived(run.share !== undefined);
 	/** The question as text: a page that is loaded anew asks nothing new. */
@@ -156,6 +160,19 @@
 					◇ It ends after {times.ofDay(workingWeek.toMin)}. Move a car to another day, or put one
 					person or lift more to it.
 				</p>
+			{/if}
+			{#if helped.length}
+				<div class="mt-2 rounded-[3px] bg-ochre-wash p-2 text-[15px]">
+					<p class="font-semibold text-ochre">
+						◇ Not alone: {helped.length === 1 ? 'one step wants' : `${helped.length} steps want`} a second
+						person today
+					</p>
+					<ul>
+						{#each helped as { plate, at, title } (`${plate} ${at} ${title}`)}
+							<li><b class="num">{plate}</b> <span class="capitalize">{at}</span>: {title}</li>
+						{/each}
+					</ul>
+				</div>
 			{/if}
 			{#if found && lines.length}
 				<div class:opacity-50={running}>

@@ -98,7 +98,9 @@
 					<span class="num text-soft">{i + 1}</span>
 					<span class="num text-[17px] capitalize">{where(step)}</span>
 					<span class="leading-tight {done ? 'text-soft' : ''}"
-						>{#if done}<span class="me-1 text-spruce">✓</span>{/if}{step.title}</span
+						>{#if done}<span class="me-1 text-spruce">✓</span
+							>{/if}{step.title}{#if step.people}<span class="ms-1 text-ochre">◇ two people</span
+							>{/if}</span
 					>
 					<span class="num text-soft"
 						>{Math.round(meanMinutes(work.minutes.get(step.id)!))}<span class="unit">min</span

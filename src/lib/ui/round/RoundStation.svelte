@@ -7,6 +7,7 @@
 	import type { RoundPart } from '$core/procedure/round';
 	import type { Refusal } from '$lib/client/api';
 	import Later from '$lib/ui/frame/Later.svelte';
+	import RoundEnd from './RoundEnd.svelte';
 	import { later, whenIdle } from '$lib/client/later';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { ShopWrench } from '$lib/rack/model';
@@ -35,7 +36,6 @@
 	const known = $derived(
 		knownTorques(record, (page.data.specifications ?? []) as KnownSpecification[])
 	);
-	const end = later(() => import('./RoundEnd.svelte'));
 	const offer = whenIdle(() => import('../joints/KnownTorques.svelte'));
 	const target = whenIdle(() => import('../joints/TargetPanel.svelte'));
 	const jointForm = later(() => import('../joints/JointForm.svelte'));
@@ -196,7 +196,7 @@
 				/>
 			{/key}
 		{:else}
-			<Later part={end()} given={{ round }} />
+			<RoundEnd {round} />
 		{/if}
 		<div class="flex flex-wrap items-center gap-3">
 			{#if stop?.phase === 'rubber' && !editing}

@@ -104,6 +104,7 @@
 	<h1 class="mt-1 text-[32px] leading-tight">{step.title}</h1>
 	<div class="mt-2 flex flex-wrap items-baseline gap-x-6 gap-y-1 text-[17px]">
 		{#if step.tool}<span>{step.tool}</span>{/if}
+		{#if step.people}<b class="text-ochre">◇ Two people</b>{/if}
 		<span class="text-soft"
 			>about <span class="num">{Math.max(1, Math.round(meanMinutes(minutes)))}</span> min ({Math.round(
 				minutes.low
