@@ -290,7 +290,7 @@ test('a link that breaks becomes a part, and what was found on the way is agreed
 	await found.getByLabel('How it was said, or why not').fill('on the phone at noon');
 	await found.getByText('Agreed', { exact: true }).click();
 	await expect(found.getByText(/a step of the plan/)).toBeVisible();
-	await expect(page.getByRole('button', { name: /Front tyres worn/ })).toBeVisible();
+	await expect(page.getByRole('button', { name: /car Front tyres worn/i })).toBeVisible();
 
 	await page.goto(`${url}/plan/parts`);
 	await expect(page.getByText('Drop link').first()).toBeVisible();

@@ -155,7 +155,9 @@ describe('a bay', () => {
 		expect(await helpers()).toMatchObject([
 			{ at: 'RL', title: expect.stringMatching(/^Lower the/) }
 		]);
-		await write('step', 'RL/lower', { state: 'done', note: '' });
+		const overrideReason = 'everything before it is done';
+		const lower = { state: 'done', note: '', overrideReason };
+		await shop.say(job, 'step', 'RL/lower', lower, { by: shop.lead });
 		expect(await helpers()).toEqual([]);
 		await clearSlot(shop.db, job);
 	});

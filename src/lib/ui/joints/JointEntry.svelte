@@ -202,7 +202,8 @@
 			given={{
 				question: pull.question,
 				onloosened: (first: boolean) => (loosenedFirst = first),
-				onahead: (reason: string) => (aheadReason = reason)
+				onahead: (reason: string) => (aheadReason = reason),
+				onready: focusFirst
 			}}
 		/>
 	{:else if !job.record.signedAt}

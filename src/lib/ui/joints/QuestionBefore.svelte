@@ -5,6 +5,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import { onMount } from 'svelte';
 	import Notice from '$lib/ui/controls/Notice.svelte';
 
 	/** What must be known before this joint is tightened; the entry stands here once it is answered. */
@@ -12,8 +13,11 @@
 		question: Question;
 		onloosened: (first: boolean) => void;
 		onahead: (reason: string) => void;
+		/** It stands in the page: it comes late. */
+		onready?: () => void;
 	}
-	let { question, onloosened, onahead }: Props = $props();
+	let { question, onloosened, onahead, onready }: Props = $props();
+	onMount(() => onready?.());
 	const job = currentJob();
 	let refusal = $state<Refusal>();
 	let ahead = $state(false);
