@@ -23,7 +23,6 @@ export interface CornerState {
 	compressed: boolean;
 	shaftNutOn: boolean;
 	stacked: boolean;
-	primed: boolean;
 	pressure: boolean;
 	loaded: boolean;
 	cracked: boolean;
@@ -188,7 +187,6 @@ const freshCorner = (layout: Layout): CornerState => ({
 	compressed: false,
 	shaftNutOn: true,
 	stacked: true,
-	primed: false,
 	pressure: springSeat(layout) === 'air',
 	loaded: false,
 	cracked: false,
