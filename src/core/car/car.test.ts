@@ -4,7 +4,8 @@ import { corners, perCorner, type PerCorner } from '../height/corners';
 import { collarPlan } from './collar-plan';
 import { fourCorner } from './four-corner';
 import { sampleCar as car } from './sample';
-import { predictHeight, type PredictHeightInput } from './predict-height';
+import { withBand } from '../uncertainty/band';
+import { predictHeight, usualPredictUncertainty, type PredictHeightInput } from './predict-height';
 
 const stand = (perchMm: PerCorner<number>) => {
 	const result = fourCorner({ ...car, perchMm });
@@ -200,6 +201,16 @@ describe('height with new parts', () => {
 		);
 		const neither = predictHeight(rest);
 		expect(!neither.ok && neither.faults[0]!.field).toBe('oldSpringLengthMm');
+	});
+
+	it('is surer where the load was read on scales', () => {
+		const { oldSpring: _, ...rest } = input;
+		const band = (weighed: boolean) => {
+			const given = { ...rest, weighed, oldSpringLengthMm: 190 };
+			const told = withBand(predictHeight, given, usualPredictUncertainty(given));
+			return told.ok ? told.value.expanded.settledHeightMm : NaN;
+		};
+		expect(band(true)).toBeLessThan(0.8 * band(false));
 	});
 
 	it('gas in the new damper lifts the car by its share over the wheel rate', () => {

@@ -11,6 +11,8 @@ export interface PredictHeightInput {
 	heightBeforeMm: number;
 	/** Sprung load at the wheel. */
 	sprungLoadN: number;
+	/** The load was read on scales under the wheels and is not the maker's: it is known four times better. */
+	weighed?: boolean;
 	/** At the spring, at the height before. */
 	motionRatio: number;
 	/** Motion ratio gained per mm of bump; 0 if absent. */
@@ -50,12 +52,14 @@ export const usualSettlingMm = 5;
 
 /**
  * Standard uncertainties taken when none are given: own choice, to be measured. Rates as sold are good
- * to a few percent, lengths to a millimetre or two; a corner load without scales to 4 %.
+ * to a few percent, lengths to a millimetre or two; a corner load without scales to 4 %, with scales to 1 %. What a new
+ * spring carries at its length is the most of what is left: at 140 mm of deflection 3 % of its rate are 4 mm, and no
+ * reading of the old one tells it.
  */
 export function usualPredictUncertainty(input: PredictHeightInput): Uncertainty {
 	return {
 		heightBeforeMm: 1,
-		sprungLoadN: 0.04 * input.sprungLoadN,
+		sprungLoadN: (input.weighed ? 0.01 : 0.04) * input.sprungLoadN,
 		motionRatio: 0.02 * input.motionRatio,
 		...(input.oldSpringLengthMm !== undefined
 			? { oldSpringLengthMm: 1.5 }

@@ -3,7 +3,7 @@ import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { axleOf, corners, perCorner, type Corner } from '../height/corners';
 import { influence } from './four-corner';
-import { ordinaryScatter, sagDiagnosis, type SagDiagnosis } from './sag';
+import { ordinaryScatter, ordinarySettling, sagDiagnosis, type SagDiagnosis } from './sag';
 import { sampleCar } from './sample';
 
 const known = influence(sampleCar);
@@ -12,13 +12,22 @@ const { heightPerPerch } = known.value;
 const random = randomNormal.source(randomLcg(0.11))(0, 1);
 
 /** Of so many cars: what share a question is true of. */
-function share(lossMm: number, springs: readonly Corner[], is: (found: SagDiagnosis) => boolean) {
+function share(
+	lossMm: number,
+	springs: readonly Corner[],
+	is: (found: SagDiagnosis) => boolean,
+	measured: readonly Corner[] = []
+) {
 	const of = 1500;
 	let count = 0;
-	for (let i = 0; i < of; i++) if (is(told(lossMm, springs))) count++;
+	for (let i = 0; i < of; i++) if (is(told(lossMm, springs, measured))) count++;
 	return count / of;
 }
-function told(lossMm: number, springs: readonly Corner[]): SagDiagnosis {
+function told(
+	lossMm: number,
+	springs: readonly Corner[],
+	measured: readonly Corner[]
+): SagDiagnosis {
 	const { carMm, axleMm, cornerMm } = ordinaryScatter;
 	const car = carMm * random();
 	const axle = { front: axleMm * random(), rear: axleMm * random() };
@@ -27,15 +36,34 @@ function told(lossMm: number, springs: readonly Corner[]): SagDiagnosis {
 		const sag = springs.reduce((sum, spring) => sum + row[corners.indexOf(spring)]! * lossMm, 0);
 		return car + axle[axleOf(corner)] + cornerMm * random() + random() - sag;
 	});
-	const found = sagDiagnosis({ ...sampleCar, deviationMm, heightUncertaintyMm: 1 });
+	const { middleMm, carMm: settling, springMm } = ordinarySettling;
+	const settled = middleMm + settling * random();
+	const shorterMm = Object.fromEntries(
+		measured.map((corner) => [
+			corner,
+			settled + springMm * random() + (springs.includes(corner) ? lossMm : 0)
+		])
+	);
+	const found = sagDiagnosis({ ...sampleCar, deviationMm, heightUncertaintyMm: 1, shorterMm });
 	if (!found.ok) throw new Error('no answer');
 	return found.value;
 }
+/** It says that something is there, and names these springs as it or among what it may be. */
+const finds = (springs: readonly Corner[]) => (found: SagDiagnosis) => {
+	const first = found.suspects.reduce((a, b) => (b.likelihood > a.likelihood ? b : a));
+	const named = found.verdict === 'sagged' ? [first.springs.join('+')] : found.cannotSeparate;
+	return named.includes(springs.join('+'));
+};
 
 describe('sound cars', () => {
 	it('are told that something is there in at most 5 of 100', () => {
 		expect(share(0, [], ({ verdict }) => verdict !== 'sound')).toBeLessThan(0.052);
 		expect(share(0, [], ({ verdict }) => verdict === 'sagged')).toBeLessThan(0.02);
+	});
+
+	it.each([[['RL', 'RR']], [corners]] as const)('nor with %s measured free', (measured) => {
+		expect(share(0, [], ({ verdict }) => verdict !== 'sound', measured)).toBeLessThan(0.052);
+		expect(share(0, [], ({ verdict }) => verdict === 'sagged', measured)).toBeLessThan(0.02);
 	});
 });
 
@@ -49,6 +77,19 @@ describe('a spring that lost 12 mm', () => {
 			);
 		}
 	);
+
+	it.each([[['FL']], [['FR']], [['FL', 'FR']], [['FL', 'RL']], [corners]] as const)(
+		'%s is found in 9 of 10 once the springs of one axle were measured free',
+		(springs) => {
+			expect(share(12, springs, finds(springs), ['FL', 'FR'])).toBeGreaterThan(0.9);
+		}
+	);
+
+	it('alone of its axle is told as the one, once all four were measured', () => {
+		const one = ({ verdict, suspects }: SagDiagnosis) =>
+			verdict === 'sagged' && suspects.some((s) => s.springs.join() === 'RL' && s.likelihood > 0.5);
+		expect(share(12, ['RL'], one, corners)).toBeGreaterThan(0.8);
+	});
 
 	it('that lost much is told, and seldom another instead', () => {
 		const wrong = share(25, ['RL'], ({ verdict, suspects }) => {

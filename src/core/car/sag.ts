@@ -16,6 +16,11 @@ export interface SagInput extends FourCornerCar {
 	deviationMm: PerCorner<number>;
 	/** Standard uncertainty of one height. */
 	heightUncertaintyMm: number;
+	/**
+	 * By how much a spring measured free, off the car, is shorter than it was sold, mm; + = shorter. Only those that
+	 * were measured. Sound ones have settled too (`ordinarySettling`).
+	 */
+	shorterMm?: Partial<PerCorner<number>>;
 }
 
 export interface SagSuspect {
@@ -65,6 +70,13 @@ export interface SagDiagnosis {
  */
 export const ordinaryScatter = { carMm: 6, axleMm: 4, cornerMm: 3 } as const;
 
+/**
+ * What sound springs that have been under a car have lost: in the middle, how the springs of one car differ from
+ * that together, and each from the others, as sold and as measured beside a rule; standard deviations in mm. Common
+ * practice, no source.
+ */
+export const ordinarySettling = { middleMm: 5, carMm: 2.5, springMm: 2.5 } as const;
+
 /** How much a spring that sags loses, and the others of their kind vary, mm; own choice. */
 const usualMm = { loss: 14, load: 8, floor: 5, arch: 8 } as const;
 /** How often each is met among cars that are looked at for standing low. Own choice. */
@@ -86,32 +98,54 @@ const groups: readonly (readonly Corner[])[] = [
 	[...corners]
 ];
 
-/** Scatter of the four heights of sound cars, and of the readings. */
-function scatter(heightUncertaintyMm: number): Matrix {
+/** Scatter of the four heights of sound cars and of the readings, and of so many springs measured free. */
+function scatter(heightUncertaintyMm: number, springs: number): Matrix {
 	const { carMm, axleMm, cornerMm } = ordinaryScatter;
-	return new Matrix(
-		corners.map((a) =>
-			corners.map(
-				(b) =>
-					carMm ** 2 +
-					(axleOf(a) === axleOf(b) ? axleMm ** 2 : 0) +
-					(a === b ? cornerMm ** 2 + heightUncertaintyMm ** 2 : 0)
-			)
+	const heights = corners.map((a) =>
+		corners.map(
+			(b) =>
+				carMm ** 2 +
+				(axleOf(a) === axleOf(b) ? axleMm ** 2 : 0) +
+				(a === b ? cornerMm ** 2 + heightUncertaintyMm ** 2 : 0)
 		)
 	);
+	const free = Array.from({ length: springs }, (_, i) =>
+		Array.from(
+			{ length: springs },
+			(_, j) => ordinarySettling.carMm ** 2 + (i === j ? ordinarySettling.springMm ** 2 : 0)
+		)
+	);
+	const nothing = (count: number) => Array<number>(count).fill(0);
+	return new Matrix([
+		...heights.map((row) => [...row, ...nothing(springs)]),
+		...free.map((row) => [...nothing(4), ...row])
+	]);
 }
 
 /**
- * Each set of springs that may have lost length alike, and what else may be, against four heights: the loss that
- * explains them best, and how likely each is beside the others and beside nothing at all. Sound cars scatter as
- * `ordinaryScatter` says; what lies within that is no sag.
+ * Each set of springs that may have lost length alike, and what else may be, against four heights and against what
+ * springs measured free are short of: the loss that explains them best, and how likely each is beside the others and
+ * beside nothing at all. Sound cars scatter as `ordinaryScatter` and `ordinarySettling` say; what lies within that is
+ * no sag. Free lengths tell far more than heights do: what stands low for another reason has long springs.
  */
 export function sagDiagnosis(input: SagInput): Result<SagDiagnosis> {
 	const known = influence(input);
 	if (!known.ok) return known;
-	const deviation = corners.map((corner) => input.deviationMm[corner]);
-	const size = sumOfSquares(deviation);
-	const inverse = new LuDecomposition(scatter(input.heightUncertaintyMm)).solve(Matrix.eye(4));
+	const heights = corners.map((corner) => input.deviationMm[corner]);
+	const size = sumOfSquares(heights);
+	const measured = corners.filter((corner) => input.shorterMm?.[corner] !== undefined);
+	const deviation = [
+		...heights,
+		...measured.map((corner) => ordinarySettling.middleMm - input.shorterMm![corner]!)
+	];
+	const inverse = new LuDecomposition(scatter(input.heightUncertaintyMm, measured.length)).solve(
+		Matrix.eye(deviation.length)
+	);
+	/** A shape of the heights, with what the springs measured free would show beside it. */
+	const shaped = (ofHeights: readonly number[], lost: readonly Corner[] = []) => [
+		...ofHeights,
+		...measured.map((corner) => (lost.includes(corner) ? -1 : 0))
+	];
 	const between = (a: readonly number[], b: readonly number[]) =>
 		a.reduce((sum, x, i) => sum + b.reduce((part, y, j) => part + x * inverse.get(i, j) * y, 0), 0);
 
@@ -140,17 +174,17 @@ export function sagDiagnosis(input: SagInput): Result<SagDiagnosis> {
 					: axleOf(group[0]!) === axleOf(group[1]!)
 						? prior.pair
 						: prior.side;
-		return { group, perMm, ...judge(perMm, usualMm.loss, often) };
+		return { group, perMm, ...judge(shaped(perMm, group), usualMm.loss, often) };
 	});
 	const roll = corners.map((corner) => (isLeft(corner) ? 1 : -1));
 	const warp = corners.map((corner) => (isLeft(corner) === (axleOf(corner) === 'front') ? 1 : -1));
 	const others = [
-		{ cause: 'load-on-one-side' as const, ...judge(roll, usualMm.load, prior.other, true) },
-		{ cause: 'uneven-floor' as const, ...judge(warp, usualMm.floor, prior.other, true) },
+		{ cause: 'load-on-one-side' as const, ...judge(shaped(roll), usualMm.load, prior.other, true) },
+		{ cause: 'uneven-floor' as const, ...judge(shaped(warp), usualMm.floor, prior.other, true) },
 		...corners.map((at) => ({
 			cause: 'unequal-arch' as const,
 			...judge(
-				corners.map((corner) => (corner === at ? 1 : 0)),
+				shaped(corners.map((corner) => (corner === at ? 1 : 0))),
 				usualMm.arch,
 				prior.other / 4,
 				true
@@ -160,7 +194,7 @@ export function sagDiagnosis(input: SagInput): Result<SagDiagnosis> {
 	const whole = prior.sound + [...springs, ...others].reduce((sum, { weight }) => sum + weight, 0);
 
 	const suspects = springs.map(({ group, perMm, best, u, weight }): SagSuspect => {
-		const left = sumOfSquares(deviation.map((d, i) => d - perMm[i]! * best));
+		const left = sumOfSquares(heights.map((d, i) => d - perMm[i]! * best));
 		return {
 			springs: [...group],
 			lossMm: best,

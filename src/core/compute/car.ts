@@ -84,7 +84,9 @@ export const carComputations: readonly Computation[] = [
 			threadPitchMm: 1.5,
 			limitsMm: { min: -25, max: 15 }
 		},
-		run: collarPlan
+		run: collarPlan,
+		step: ({ threadPitchMm }, path) =>
+			path.startsWith('turns.') ? 1 / 4 : path.startsWith('perchMm.') ? threadPitchMm / 4 : 0
 	}),
 	{
 		name: 'sag-diagnosis',
@@ -93,7 +95,10 @@ export const carComputations: readonly Computation[] = [
 		input: Joi.object({
 			...car,
 			deviationMm: each(between(-500, 500)).description('measured minus specified'),
-			heightUncertaintyMm: between(0, 100).default(2)
+			heightUncertaintyMm: between(0, 100).default(2),
+			shorterMm: perCornerSchema(between(-50, 200)).description(
+				'by how much a spring measured free is shorter than it was sold, where one was measured'
+			)
 		}),
 		output: Joi.object({
 			suspects: Joi.array()
@@ -138,6 +143,7 @@ export const carComputations: readonly Computation[] = [
 		input: Joi.object({
 			heightBeforeMm: between(-500, 2000).required(),
 			sprungLoadN: positive(1e6).required(),
+			weighed: Joi.boolean().description('the load was read on scales'),
 			motionRatio: between(0.05, 5).required(),
 			motionRatioPerMm: between(-0.05, 0.05),
 			oldSpring: spring.description('as sold; not needed with its length under the car'),

@@ -31,6 +31,8 @@ interface Model<I, O extends object> extends Omit<
 	usualUncertainty?(input: I): Uncertainty;
 	/** How many rows the input asks for, where that is not one. */
 	rows?(input: I): number;
+	/** By how much a result moves that can only move in steps; 0 where it need not. */
+	step?(input: I, path: string): number;
 }
 
 /** Rows times uncertain values that a band is computed for: about a second's work. */
@@ -41,7 +43,7 @@ const mostBandWork = 20_000;
  * of the input value, `expanded` holds the half-widths in the shape of the result.
  */
 export function banded<I extends object, O extends object>(model: Model<I, O>): Computation {
-	const { usualUncertainty, rows, ...rest } = model;
+	const { usualUncertainty, rows, step, ...rest } = model;
 	const always = usualUncertainty !== undefined;
 	return {
 		...rest,
@@ -71,7 +73,12 @@ export function banded<I extends object, O extends object>(model: Model<I, O>): 
 					message: `asks for bands of too much at once: rows times uncertain values must be at most ${mostBandWork} (here ${work}); ask for fewer rows, or give {} for none`
 				});
 			}
-			return withBand((given: I) => model.run(given), input as I, u);
+			return withBand(
+				(given: I) => model.run(given),
+				input as I,
+				u,
+				step && ((path) => step(input as I, path))
+			);
 		}) as Computation['run'],
 		model: model.run as Computation['model'],
 		...(always && { usualUncertainty: usualUncertainty as Computation['usualUncertainty'] }),

@@ -57,7 +57,7 @@ function adviceOn(
 				: 0;
 		return known;
 	});
-	const sag = sagOf(record, view);
+	const sag = sagOf(record, book, view);
 	const input: RecommendInput = {
 		layouts: scope.layouts,
 		scope,

@@ -12,6 +12,8 @@ import { withBand } from '../uncertainty/band.ts';
 /** What is asked for, by the name of its entry, in SI. */
 export interface PredictionEntries {
 	sprungLoad: number;
+	/** The load was read on scales: 1, and absent where it was not. */
+	weighed?: number;
 	motionRatio: number;
 	/** Not needed where the old spring was measured under the car. */
 	oldRate?: number;
@@ -28,6 +30,7 @@ export interface PredictionEntries {
 
 /** What may be left out: of the old spring its length under the car, or what it was sold as. */
 export const optionalEntries: readonly (keyof PredictionEntries)[] = [
+	'weighed',
 	'oldLength',
 	'oldRate',
 	'oldFreeLength',
@@ -38,6 +41,7 @@ export const optionalEntries: readonly (keyof PredictionEntries)[] = [
 export const predictionInput = (e: PredictionEntries, beforeMm: number): PredictHeightInput => ({
 	heightBeforeMm: beforeMm,
 	sprungLoadN: e.sprungLoad,
+	...(e.weighed && { weighed: true }),
 	motionRatio: e.motionRatio,
 	...(e.oldRate !== undefined &&
 		e.oldFreeLength !== undefined && {

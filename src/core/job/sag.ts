@@ -1,4 +1,5 @@
-/** Which spring has sagged, from a job's heights before and what the maker specifies. */
+/** Which spring has sagged, from a job's heights before, what the maker specifies, and springs measured free. */
+import { dimensionsOf } from '../bench/compare.ts';
 import {
 	otherCauseWords,
 	sagDiagnosis,
@@ -12,16 +13,20 @@ import { cornerSweep } from '../mechanism/sweep.ts';
 import { cornerMechanism } from './corner.ts';
 import type { VehicleAxle } from './model.ts';
 import { sampleCar } from '../car/sample.ts';
-import { axleOf, corners, perCorner } from '../height/corners.ts';
+import { axleOf, corners, perCorner, type Corner, type PerCorner } from '../height/corners.ts';
+import { springFinding } from './findings.ts';
 import { findLayout } from '../layout/at-hand.ts';
 import { assumedSizes, usualSizes, type SizeName } from '../vehicle/sizes.ts';
 import type { JobRecord } from './record.ts';
 import type { JobView } from './view.ts';
+import type { WorkBook } from './work-book.ts';
 
 export interface SagAnswer extends SagDiagnosis {
 	deviationMm: Record<(typeof corners)[number], number>;
 	/** Sizes of the car that nobody has measured: the bands allow for them. */
 	assumed: SizeName[];
+	/** Springs that were measured free. */
+	measured: Corner[];
 }
 
 const inputName = {
@@ -50,11 +55,32 @@ function lossChange(input: SagInput, { springs, lossMm }: SagSuspect, name: Size
 }
 
 /**
+ * By how much each old spring measured at the bench is shorter than the new one beside it. Only of one kind: wire and
+ * coils, which say the rate, must have been measured as the same; another spring's length tells nothing of this one's
+ * loss, and a broken one's neither.
+ */
+export function shorterSprings(book: WorkBook): Partial<PerCorner<number>> {
+	const alike = dimensionsOf.spring.filter(({ key }) => key === 'wireMm' || key === 'coils');
+	return Object.fromEntries(
+		corners.flatMap((corner) => {
+			const { old, new: fresh } = book.get('comparison', `${corner}/spring`) ?? {};
+			const [was, is] = [old?.values.freeLengthMm, fresh?.values.freeLengthMm];
+			if (was === undefined || is === undefined) return [];
+			if (springFinding(book, corner)?.state === 'broken') return [];
+			const same = alike.every(
+				({ key, tolerance }) => Math.abs(old!.values[key]! - fresh!.values[key]!) <= tolerance
+			);
+			return same ? [[corner, is - was]] : [];
+		})
+	);
+}
+
+/**
  * Undefined until all four heights are read and the maker's height of both axles is known in the same
  * school. Wheel rates are the car's own or its layout's, motion ratios those of its mechanism; bars and tyres those
  * of a middling car.
  */
-export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
+export function sagOf(record: JobRecord, book: WorkBook, view: JobView): SagAnswer | undefined {
 	const { axles, wheelbaseMm } = record.vehicle;
 	for (const { makerHeightMm, makerHeightSchool } of Object.values(axles)) {
 		if (makerHeightMm === null || makerHeightSchool !== record.school) return undefined;
@@ -71,8 +97,10 @@ export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
 		front: springRatio(axles.front, standsMm('FL', 'FR'), sampleCar.motionRatio.FL),
 		rear: springRatio(axles.rear, standsMm('RL', 'RR'), sampleCar.motionRatio.RL)
 	};
+	const shorterMm = shorterSprings(book);
 	const input: SagInput = {
 		...sampleCar,
+		shorterMm,
 		wheelbaseMm,
 		trackFrontMm: axles.front.trackMm,
 		trackRearMm: axles.rear.trackMm,
@@ -97,7 +125,8 @@ export function sagOf(record: JobRecord, view: JobView): SagAnswer | undefined {
 			...assumed.map((name) => 2 * lossChange(input, suspect, name))
 		)
 	}));
-	return { ...found.value, suspects, deviationMm, assumed };
+	const measured = corners.filter((corner) => shorterMm[corner] !== undefined);
+	return { ...found.value, suspects, deviationMm, assumed, measured };
 }
 
 /** What of it goes into the advice. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { stackOf } from '../bench/stack';
 import { findLayout } from '../layout/catalogue';
+import type { Corner } from '../height/corners';
 import { blockedBy } from '../work/order';
 import { replay } from '../work/replay/replay';
 import { usualStrategy } from '../work/scope';
@@ -273,11 +274,45 @@ describe('advice and parts of a job', () => {
 
 	it('name the sagged spring where the heights say so', () => {
 		const record = job('2026-0269');
-		const sag = sagOf(record, viewJob(record))!;
+		const sag = sagOf(record, new WorkBook(record.entries), viewJob(record))!;
 		expect(sag.deviationMm.RL).toBeCloseTo(-21, 0);
 		expect(sag.suspects[0]!.springs).toContain('RL');
 		record.vehicle.axles.rear.makerHeightMm = null;
-		expect(sagOf(record, viewJob(record))).toBeUndefined();
+		expect(sagOf(record, new WorkBook(record.entries), viewJob(record))).toBeUndefined();
+	});
+
+	it('are told by springs of one kind measured free, and by no others', () => {
+		const record = job('2026-0269');
+		const measured = (corner: Corner, shorterMm: number, wireMm = 12.5) =>
+			write(record, 'comparison', `${corner}/spring`, {
+				corner,
+				part: 'spring',
+				old: { values: { freeLengthMm: 330 - shorterMm, wireMm: 12.5, coils: 5.5 } },
+				new: { values: { freeLengthMm: 330, wireMm, coils: 5.5 } },
+				typed: {},
+				outcome: 'open',
+				reason: ''
+			});
+		const found = (state: string) =>
+			write(record, 'finding', 'RL/spring', {
+				corner: 'RL',
+				point: 'spring',
+				state,
+				where: '',
+				note: ''
+			});
+		const sag = () => sagOf(record, new WorkBook(record.entries), viewJob(record))!;
+		found('rusted');
+		measured('RL', 18);
+		measured('RR', 5, 12.9);
+		expect(sag().measured).toEqual(['RL']);
+		measured('RR', 5);
+		expect(sag()).toMatchObject({ verdict: 'sagged', measured: ['RL', 'RR'] });
+		// All are as long as they should be: whatever makes it stand so is no spring.
+		measured('RL', 5);
+		expect(sag().suspects.every(({ likelihood }) => likelihood < 0.2)).toBe(true);
+		found('broken');
+		expect(sag().measured).toEqual(['RR']);
 	});
 
 	it('show money with its currency', () => {

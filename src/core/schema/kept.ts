@@ -235,6 +235,7 @@ const prediction = () =>
 		input: Joi.object({
 			heightBeforeMm: mm().required(),
 			sprungLoadN: Joi.number().greater(0).max(1e6).required(),
+			weighed: Joi.boolean(),
 			motionRatio: Joi.number().greater(0).max(5).required(),
 			oldSpring: spring(),
 			oldSpringLengthMm: mm(),

@@ -52,17 +52,22 @@ export type Banded<T> = T & { expanded: Band<T> };
  *
  * @param run the computation
  * @param uncertainty standard uncertainties by path of the input; unknown paths are faults
+ * @param step results that can only move in steps, as turns of a collar: the step by their path. What is told and
+ * what is true are each rounded to it, a sixth of its square together.
  */
 export function withBand<I, T extends object>(
 	run: (input: I) => Result<T>,
 	input: I,
-	uncertainty: Uncertainty
+	uncertainty: Uncertainty,
+	step: (path: string) => number = () => 0
 ): Result<Banded<T>> {
 	const nominal = run(input);
 	if (!nominal.ok) return nominal;
 	const unknown = unknownPaths(input, uncertainty);
 	if (unknown.length) return faulty(...unknown);
-	const variance = new Map([...numbersOf(nominal.value)].map(([path]) => [path, 0]));
+	const variance = new Map(
+		[...numbersOf(nominal.value)].map(([path]) => [path, step(path) ** 2 / 6])
+	);
 	for (const [path, u] of Object.entries(uncertainty)) {
 		if (u === 0) continue;
 		const value = valueAt(input, path) as number;

@@ -11,7 +11,7 @@
 	const units = personalUnits();
 	const decimals = $derived(units.choice.length === 'mm' ? 0 : 2);
 	const mm = (value: number, signed = false) => units.show(value, 'length', { decimals, signed });
-	const sag = $derived(sagOf(job.record, job.view));
+	const sag = $derived(sagOf(job.record, job.work.book, job.view));
 	const likeliest = $derived(
 		[...(sag?.suspects ?? [])].sort((a, b) => b.likelihood - a.likelihood).slice(0, 3)
 	);
@@ -30,7 +30,9 @@
 		>
 			{#if sag.verdict === 'sound'}✓ Within what sound cars scatter
 			{:else if sag.verdict === 'sagged'}◇ Nothing else explains it as well
-			{:else}◇ Something is there; from the heights alone it may be any of these{/if}
+			{:else}◇ Something is there; {sag.measured.length
+					? 'with the springs measured too'
+					: 'from the heights alone'} it may be any of these{/if}
 		</p>
 		<ol class="mt-1 divide-y divide-line">
 			{#each likeliest as one (one.springs.join())}
@@ -48,8 +50,16 @@
 			{/each}
 		</ol>
 		<p class="caption">
-			How likely each is beside the others and beside a sound car. Bars and tyres of a middling car.
-			Unexplained twist of the floor or body: {mm(Math.abs(sag.warpMm))}.
+			How likely each is beside the others and beside a sound car.
+			{#if sag.measured.length}
+				Free lengths of {sag.measured.join(', ')} from the bench count with them.
+			{:else}
+				Heights alone tell a loss of 12 mm in one car of three; compared free at the bench, both
+				springs of an axle tell it in nine of ten.
+			{/if}
+			Bars and tyres of a middling car. Unexplained twist of the floor or body: {mm(
+				Math.abs(sag.warpMm)
+			)}.
 			{#if sag.assumed.length}
 				Usual wheelbase and tracks, nobody has measured them: <a
 					class="underline"

@@ -19,6 +19,7 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
+	import Tick from '$lib/ui/controls/Tick.svelte';
 
 	/** Where the corner will stand with the new spring: what must be known, and the answer as it is typed. */
 	interface Props {
@@ -59,8 +60,9 @@
 			entries.map(({ name }) => [name, kept?.[name] ?? usual[name] ?? ''])
 		) as Record<keyof PredictionEntries, string>
 	);
+	let weighed = $state(kept?.weighed !== undefined);
 	const understood = $derived.by(() => {
-		const si: Partial<PredictionEntries> = {};
+		const si: Partial<PredictionEntries> = weighed ? { weighed: 1 } : {};
 		for (const { name, label, dimension } of entries) {
 			if (optionalEntries.includes(name) && !typed[name].trim()) continue;
 			const result = dimension
@@ -86,8 +88,9 @@
 	const ready = $derived(understood !== undefined && predicted.faults.length === 0);
 
 	function keep() {
-		onkeep(
-			Object.fromEntries(
+		onkeep({
+			...(weighed && { weighed: 1 }),
+			...Object.fromEntries(
 				entries
 					.filter(({ name }) => !optionalEntries.includes(name) || typed[name].trim())
 					.map(({ name, dimension }) => [
@@ -97,7 +100,7 @@
 							: understood!.motionRatio
 					])
 			)
-		);
+		});
 	}
 </script>
 
@@ -128,6 +131,7 @@
 			{/if}
 		{/each}
 	</div>
+	<Tick bind:checked={weighed}>The load was read on scales under the wheels</Tick>
 	{#if ready && predicted.value}
 		<p class="text-mark">
 			<span class="num text-4xl">{units.show(predicted.value.settledHeightMm, 'length')}</span>

@@ -15,6 +15,7 @@ export const schemas = defineSchemas({
 			source: Joi.string().valid('maker', 'predicted', 'chosen').required(),
 			prediction: Joi.object({
 				sprungLoad: quantity('force', { min: 100, max: 50_000 }).required(),
+				weighed: Joi.number().valid(1).description('the load was read on scales'),
 				motionRatio: Joi.number().min(0.1).max(2).required(),
 				oldLength: quantity('length', { min: 50, max: 1500 }).description(
 					'of the old spring under the car, seat to seat'
