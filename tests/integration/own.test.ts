@@ -32,7 +32,7 @@ const offered = async (jobId: string) => {
 	return listOwn(shop.db, {
 		vehicleId: uuidv7(),
 		model: modelOf(vehicle),
-		layouts: [front.layout, rear.layout]
+		layouts: { front: front.layout, rear: rear.layout }
 	});
 };
 const stepsOf = async (jobId: string) => {
@@ -74,6 +74,51 @@ describe('what a job teaches', () => {
 		expect(await texts()).toEqual([]);
 	});
 
+	it('belongs to the job that taught it: another that says the same id overwrites nothing', async () => {
+		const [first, second] = [await strutJob(), await strutJob()];
+		const id = uuidv7();
+		const texts = async () =>
+			(await offered(first)).filter((one) => one.id === id).map(({ own }) => own.text);
+		await say(first, { text: 'Ours' }, id);
+		await say(second, { text: 'Theirs' }, id);
+		expect(await texts()).toEqual(['Ours']);
+		await say(second, { text: 'Theirs', removed: true }, id);
+		await rebuild(shop.db);
+		expect(await texts()).toEqual(['Ours']);
+		await say(first, { text: 'Ours, better' }, id);
+		expect(await texts()).toEqual(['Ours, better']);
+	});
+
+	it('is offered no more once it is kept for its job alone, nor by one that took it in', async () => {
+		const [first, second] = [await strutJob(), await strutJob()];
+		const id = uuidv7();
+		await say(first, {}, id);
+		await say(second, { for: 'job', of: id, removed: true });
+		const found = async () => (await offered(first)).some((one) => one.id === id);
+		expect(await found()).toBe(true);
+		await say(first, { for: 'job' }, id);
+		expect(await found()).toBe(false);
+		await rebuild(shop.db);
+		expect(await found()).toBe(false);
+	});
+
+	it('is offered on the layout alone where it was taught, whatever it was kept for', async () => {
+		const jobId = await strutJob();
+		const id = uuidv7();
+		await say(jobId, {}, id);
+		const { vehicle } = await shop.record(jobId);
+		const on = async (front: string) =>
+			(
+				await listOwn(shop.db, {
+					vehicleId: uuidv7(),
+					model: modelOf(vehicle),
+					layouts: { front, rear: vehicle.axles.rear.layout }
+				})
+			).some((one) => one.id === id);
+		expect(await on(vehicle.axles.front.layout)).toBe(true);
+		expect(await on('double-wishbone')).toBe(false);
+	});
+
 	it('is refused without its place, by the field', async () => {
 		const jobId = await strutJob();
 		await expect(say(jobId, { anchor: 'lower' })).rejects.toMatchObject({
@@ -104,7 +149,13 @@ describe('a file of own knowledge', () => {
 		expect(await takeIn(shop.db, [theirs], by)).toBe(0);
 		const found = async () => (await offered(jobId)).find((one) => one.id === theirs.id);
 		expect(await found()).toMatchObject({ shop: 'Quay Garage', jobNumber: null });
+		// Under its id nobody teaches another, and one job that does not want it hides it from no other.
+		await say(jobId, { text: 'Ours', for: 'layout' }, theirs.id);
+		await say(jobId, { for: 'job', of: theirs.id, removed: true });
+		expect(await found()).toMatchObject({ shop: 'Quay Garage', own: { text: hidden.text } });
 		expect(await dropShared(shop.db, theirs.id)).toBe(true);
+		expect((await found())?.own.text).toBe('Ours');
+		await say(jobId, { text: 'Ours', for: 'layout', removed: true }, theirs.id);
 		expect(await found()).toBeUndefined();
 	});
 });

@@ -17,6 +17,7 @@ const steps = workSteps({
 const known = (id: string, what: KnownOwn['own']['what'], anchor: string): KnownOwn => ({
 	id,
 	scope: 'model',
+	layout: layout.key,
 	own: { what, text: `${what} ${id}`, where: 'rear', anchor },
 	jobNumber: '2026-0001',
 	shop: null,

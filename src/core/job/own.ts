@@ -8,6 +8,8 @@ import type { WorkBook } from './work-book.ts';
 export interface KnownOwn {
 	id: string;
 	scope: Exclude<OwnScope, 'job'>;
+	/** Of the axle where it was taught. */
+	layout: string;
 	own: Own;
 	/** Where it comes from: the job, or the other shop. */
 	jobNumber: string | null;

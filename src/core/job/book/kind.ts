@@ -1,6 +1,6 @@
 /** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
 import type { Undone } from '../../fastener/survival.ts';
-import type { Own } from '../../work/own.ts';
+import type { Own, OwnScope } from '../../work/own.ts';
 import type { StepKind } from '../../work/operations.ts';
 import type { KnownSpecification } from '../joints.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
@@ -32,7 +32,9 @@ export type Projected =
 	| {
 			of: 'own-knowledge';
 			id: string;
-			scope: 'car' | 'model' | 'layout';
+			/** What another job taught; else the job teaches it itself. */
+			corrects: boolean;
+			scope: OwnScope;
 			layout: string;
 			/** Null: taken back. */
 			own: Own | null;

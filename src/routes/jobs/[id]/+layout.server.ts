@@ -34,18 +34,20 @@ export const load: LayoutServerLoad = async ({ params }) => {
 	const closed =
 		entries.findLast(({ kind }) => kind === 'signed' || kind === 'addendum')?.kind === 'signed';
 	// Nothing is specified and nothing is taken in any more in a job that is signed.
-	const like = {
-		vehicleId: row.vehicleId,
-		model: modelOf(vehicle),
-		layouts: layoutsOfCar(vehicle)
-	};
+	const of = { vehicleId: row.vehicleId, model: modelOf(vehicle) };
+	const layouts = layoutsOfCar(vehicle);
+	const { front, rear } = vehicle.axles;
 	const [specifications, known, linksUndone] = closed
 		? [[], [], []]
-		: await Promise.all([listSpecifications(db, like), listOwn(db, like), listLinksUndone(db)]);
+		: await Promise.all([
+				listSpecifications(db, { ...of, layouts }),
+				listOwn(db, { ...of, layouts: { front: front.layout, rear: rear.layout } }),
+				listLinksUndone(db)
+			]);
 	return {
 		title: `${vehicle.plate} ${number}`,
 		job: { id, number, people, book: packBook(entries) },
-		layouts: layoutsOfCar(vehicle),
+		layouts,
 		wrenches: rack.filter(({ retired }) => !retired),
 		// Where nothing is planned any more, no minutes are told.
 		timed: closed && !entries.some(({ kind }) => kind === 'scope') ? [] : timed,

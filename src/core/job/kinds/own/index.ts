@@ -37,12 +37,12 @@ export const own = defineKind<'own'>({
 			? `own knowledge taken back: ${text}`
 			: `${ownNames[what].toLowerCase()}: ${text}${whom === 'job' ? '' : `, kept for this ${whom}`}`,
 	projects({ subject, data: { for: whom, of, removed, ...said } }, car) {
-		if (whom === 'job') return [];
 		const axle = said.where === 'car' ? 'front' : said.where;
 		return [
 			{
 				of: 'own-knowledge',
 				id: of ?? subject,
+				corrects: of !== undefined,
 				scope: whom,
 				layout: car.axles[axle].layout,
 				own: removed ? null : said
