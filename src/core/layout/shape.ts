@@ -42,6 +42,9 @@ export const springArm = (layout: Layout): LayoutPart | undefined => {
 /** A driven wheel: the knuckle may not pull the shaft out of its joint. */
 export const isDriven = (layout: Layout): boolean => ofKind(layout, 'shaft') !== undefined;
 
+/** A subframe stands on one jack for both sides; an axle on one at each of its ends. */
+export const onOneJack = ({ kind }: LayoutPart): boolean => kind === 'subframe';
+
 /** Both wheels are on one beam or axle. */
 export const isOneBody = (layout: Layout): boolean =>
 	layout.assembly.parts.some(({ kind, shared }) => kind === 'axle' && shared);

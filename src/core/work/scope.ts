@@ -2,7 +2,15 @@
 import { freed, type Freed } from '../assembly/freeing.ts';
 import { graphOf, jointId, type Graph, type Node, type Pins } from '../assembly/graph.ts';
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../height/corners.ts';
-import { bellowsOf, damperOf, partOf, springArm, springSeat, unitOf } from '../layout/shape.ts';
+import {
+	bellowsOf,
+	damperOf,
+	onOneJack,
+	partOf,
+	springArm,
+	springSeat,
+	unitOf
+} from '../layout/shape.ts';
 import type { Layout, LayoutWay } from '../layout/types.ts';
 import type { OwnInJob } from './own.ts';
 import { askedJobs, jobsOf, type AskedJob } from './jobs.ts';
@@ -183,7 +191,7 @@ function freedFor(
 	const { layout, node } = graph;
 	// What both sides share goes down with both of them.
 	const shared = ways.some((way) =>
-		Object.keys(way?.moves ?? {}).some((key) => partOf(layout, key)?.kind === 'subframe')
+		Object.keys(way?.moves ?? {}).some((key) => onOneJack(partOf(layout, key)!))
 	);
 	const each = (shared ? [corners] : corners.map((corner) => [corner])).flatMap((at) => {
 		const pins = new Map<Node, number | 'out'>();

@@ -1,0 +1,31 @@
+/** What of a corner holds air, or carries the car on it. */
+import { jointId } from '../../assembly/graph.ts';
+import type { Corner } from '../../height/corners.ts';
+import { airUnit, partOf } from '../../layout/shape.ts';
+import type { Layout, LayoutJoint } from '../../layout/types.ts';
+import type { AxlePlan } from '../scope.ts';
+
+/** Something that holds air, or carries the car on it, comes apart at a corner. */
+export function opensAir({ layout, freed }: AxlePlan, corner: Corner): boolean {
+	const unit = airUnit(layout);
+	const carries = ({ between, pair }: LayoutJoint) =>
+		!pair &&
+		between.some((key) => unit.includes(key)) &&
+		!between.some((key) => isPlainLine(layout, key));
+	return layout.joints.some(
+		(joint) => carries(joint) && freed.off.includes(jointId(corner, joint.key))
+	);
+}
+
+const isPlainLine = (layout: Layout, key: string): boolean => {
+	const part = partOf(layout, key);
+	return part?.kind === 'line' && !part.air;
+};
+
+export const airJoints = (layout: Layout): LayoutJoint[] =>
+	layout.joints.filter(({ between }) =>
+		between.some((key) => {
+			const part = partOf(layout, key);
+			return part?.kind === 'line' && part.air;
+		})
+	);

@@ -1,0 +1,176 @@
+/** The work at one corner, from its wheel off to its wheel on. */
+import { jointId } from '../../assembly/graph.ts';
+import { isLeft, type Corner } from '../../height/corners.ts';
+import {
+	airUnit,
+	axleLinks as linksOfAxle,
+	damperOf,
+	jointOf,
+	jointsOf,
+	onOneJack,
+	springSeat
+} from '../../layout/shape.ts';
+import type { Layout, LayoutJoint } from '../../layout/types.ts';
+import type { StepKind } from '../operations.ts';
+import type { Act } from '../step.ts';
+import { opensAir } from './air.ts';
+import { arms } from './arms.ts';
+import { backAt, damper, isBrought } from './damper.ts';
+import { groups as groupsAt } from './groups.ts';
+import { hold, letGo } from './holds.ts';
+import { axleLinks } from './links.ts';
+import { lowered, type Own } from './make.ts';
+import type { Site } from './site.ts';
+import { armSpring } from './springs.ts';
+
+/** Its spring comes on it: a unit that is fitted as it was delivered. */
+const isSprung = (layout: Layout): boolean => springSeat(layout) === 'on-damper';
+
+export function corner(site: Site, corner: Corner): void {
+	const { layout, plan } = site;
+	const one = (kind: StepKind, act: Act, own: Partial<Own> = {}) =>
+		site.add(kind, corner, [corner], { acts: [act], ...own });
+	const held = site.held(corner);
+	const holds = { held: held.map(({ part }) => site.heldId(part, corner)) };
+	one('wheel-off', { do: 'wheel-off', corner });
+	one('mark', { do: 'mark', corner });
+	if (opensAir(plan, corner)) {
+		one('vent', { do: 'vent', corner });
+		one('fill', { do: 'fill', corner });
+	}
+	const own = held.filter(({ part }) => !onOneJack(part));
+	for (const stay of own) hold(site, stay, [corner], corner);
+
+	const groups = groupsAt(site, corner);
+	const ids = (joints: readonly LayoutJoint[]) => joints.map(({ key }) => jointId(corner, key));
+	const undo = (kind: StepKind, joints: readonly LayoutJoint[], title?: string, free = false) =>
+		site.at(corner, kind, joints, 'undo', {
+			...(title && { title }),
+			each: { joints: ids(joints), ...(free ? {} : holds) }
+		});
+	const start = (kind: StepKind, joints: readonly LayoutJoint[], title?: string) =>
+		site.at(corner, kind, joints, 'start', {
+			...(title && { title }),
+			each: { joints: ids(joints) }
+		});
+	const names = (joints: readonly LayoutJoint[]) =>
+		joints.map(({ name }) => lowered(name)).join(', ');
+
+	const { air, lines, top, bottom, holder, knuckle } = groups;
+	if (lines.length) {
+		undo('hose-off', lines, `Off, so that nothing is stretched: ${names(lines)}`, true);
+		start('hose-on', lines, `On again, not twisted: ${names(lines)}`);
+	}
+	if (air.length) {
+		undo('air-line-off', air, undefined, true);
+		start('air-line-on', air);
+	}
+	if (knuckle.length) {
+		undo('free-knuckle', knuckle, `Undone so that the knuckle swings clear: ${names(knuckle)}`);
+		site.at(corner, 'knuckle-on', knuckle, 'start', {
+			title: `Back, started by hand: ${names(knuckle)}`,
+			each: { joints: ids(knuckle) },
+			before: backAt(site, corner, (part, mm) => !isBrought(site, part, mm))
+		});
+	}
+	if (top.length) undo('undo-top', top, `Upper end undone: ${names(top)}`);
+	if (bottom.length) undo('undo-bottom', bottom, `Lower end undone: ${names(bottom)}`);
+	if (plan.damperOut) damper(site, corner, groups);
+	else if (bottom.length || top.length) {
+		site.at(corner, 'damper-in', [...top, ...bottom], 'start', {
+			title: `Damper’s ${bottom.length ? 'lower' : 'upper'} end back, started by hand`,
+			each: { joints: ids([...top, ...bottom]) }
+		});
+	}
+	if (holder.length) {
+		const taper = holder.filter(({ kind }) => kind === 'ball-joint');
+		if (taper.length) {
+			site.add('crack-taper', corner, [corner], {
+				acts: taper.flatMap(({ key }): Act[] => [
+					{ do: 'slack', corner, joint: key },
+					{ do: 'crack', corner, joint: key }
+				]),
+				joints: taper.map(({ key }) => ({ corner, key })),
+				each: holds
+			});
+		}
+		undo('holder-off', holder);
+		start('holder-on', holder);
+	}
+	if (groups.subframe.length) {
+		undo('subframe-off', groups.subframe);
+		start('subframe-on', groups.subframe);
+	}
+	if (plan.damperOut || plan.springWay) one('compare', { do: 'compare', corner });
+	if (plan.rebuilt)
+		bench(site, corner, ['compress', 'shaft-off', 'restack', 'shaft-on', 'release']);
+	else if (plan.mountOff) {
+		site.add('change-over', corner, [corner], {
+			title: 'Shaft nut off; mount, stop and boot changed over to the new damper, primed',
+			acts: (['shaft-off', 'restack', 'shaft-on'] as const).map((act) => ({ do: act, corner })),
+			caution: 'Never stand over the shaft; the nut by hand, the shaft held. No impact gun.'
+		});
+	} else if (plan.damper || (plan.damperOut && springSeat(layout) !== 'on-arm')) {
+		const whole = airUnit(layout).includes(damperOf(layout).key) || isSprung(layout);
+		site.add(whole ? 'check-unit' : 'change-over', corner, [corner], { acts: [] });
+	}
+	if (plan.springWay) armSpring(site, corner);
+	arms(site, corner);
+	if (groups.brackets.length) {
+		undo('bar-off', groups.brackets, undefined, true);
+		site.at(corner, 'bar-on', groups.brackets, 'start', {
+			each: { joints: ids(groups.brackets), frees: ids(groups.brackets) }
+		});
+	}
+	if (plan.bushes) axleLinks(site, corner);
+
+	const slack = site.slackAt(corner);
+	if (slack.length) {
+		site.at(
+			corner,
+			'slack-bushes',
+			slack.map((key) => jointOf(layout, key)),
+			'slack',
+			{
+				each: { joints: slack.map((key) => jointId(corner, key)), ...holds }
+			}
+		);
+	}
+	tightening(site, corner, slack);
+	for (const stay of own) letGo(site, stay, [corner], corner);
+	one('wheel-on', { do: 'wheel-on', corner });
+}
+
+export function bench(site: Site, corner: Corner, kinds: readonly BenchKind[]): void {
+	for (const kind of kinds) {
+		site.add(kind, corner, [corner], { acts: [{ do: kind, corner }] });
+	}
+}
+
+/** What came apart or loose gets its torque: what is rigid first, rubber at ride height. */
+export function tightening(site: Site, corner: Corner, slack: readonly string[]): void {
+	const { layout, plan } = site;
+	const links = plan.bushes
+		? linksOfAxle(layout)
+				.filter(({ shared }) => !shared || isLeft(corner))
+				.flatMap(({ key }) => jointsOf(layout, key))
+		: [];
+	const loose = new Set([
+		...site.offAt(corner).filter(({ pair }) => !pair),
+		...slack.map((key) => jointOf(layout, key)),
+		...links
+	]);
+	const inOrder = layout.joints.filter((joint) => loose.has(joint));
+	const each = (joints: readonly LayoutJoint[]) => ({
+		each: { joints: joints.map(({ key }) => jointId(corner, key)) }
+	});
+	const rigid = inOrder.filter(({ rule }) => rule === 'any-time');
+	const rubber = inOrder.filter(({ rule }) => rule === 'ride-height');
+	if (rigid.length) site.at(corner, 'tighten', rigid, 'tighten', each(rigid));
+	if (rubber.length === 0) return;
+	site.add('load', corner, [corner], { acts: [{ do: 'load', corner }] });
+	site.at(corner, 'set-rubber', rubber, 'tighten', each(rubber));
+}
+
+/** What is done to a unit on the bench; a compressor only where a spring is on it. */
+type BenchKind = 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release';

@@ -1,0 +1,63 @@
+/** The damper out and in again. */
+import { jointId, readJointId } from '../../assembly/graph.ts';
+import type { Corner } from '../../height/corners.ts';
+import { damperEnd, damperOf, partOf } from '../../layout/shape.ts';
+import type { Act, WorkStep } from '../step.ts';
+import type { Groups } from './groups.ts';
+import type { Site } from './site.ts';
+
+/** The damper out and in again, with what swings out of its way. */
+export function damper(
+	site: Site,
+	corner: Corner,
+	{ air, lines, top, bottom, knuckle }: Groups
+): void {
+	const { damperWay } = site.plan;
+	const part = damperOf(site.layout);
+	const away: Act[] = damperWay?.moves ? [{ do: 'move', corner, parts: damperWay.moves }] : [];
+	// What the damper is fixed to is brought to it; what only stood aside comes back on its own joint.
+	const back = backAt(site, corner, (key, mm) => knuckle.length === 0 || isBrought(site, key, mm));
+	const links = site.offAt(corner).filter(({ pair }) => pair);
+	const inTheWay = [...air, ...lines, ...links, ...knuckle].map(({ key }) => jointId(corner, key));
+	const slack = site.plan.freed.slack.filter((id) => readJointId(id).corner === corner);
+	const ends = [...top, ...bottom].map(({ key }) => jointId(corner, key));
+	site.add('damper-out', corner, [corner], {
+		acts: [...away, { do: 'out', corner, part: part.key }],
+		each: { frees: [...ends, ...inTheWay], slack, ...core(site, corner) },
+		title: `${part.name} out`,
+		...(damperWay?.tool && { tool: damperWay.tool }),
+		...(damperWay?.people && { people: damperWay.people })
+	});
+	site.add('damper-in', corner, [corner], {
+		acts: [
+			{ do: 'in', corner, part: part.key },
+			...top.map(({ key }): Act => ({ do: 'start', corner, joint: key })),
+			...back,
+			...bottom.map(({ key }): Act => ({ do: 'start', corner, joint: key }))
+		],
+		joints: [...top, ...bottom].map(({ key }) => ({ corner, key })),
+		each: { joints: ends },
+		title: `${part.name} in, both ends started by hand`
+	});
+}
+
+/** A damper that stands inside its coil. */
+export function core(site: Site, corner: Corner): WorkStep['each'] {
+	const around = partOf(site.layout, 'spring')?.around;
+	return around && site.plan.springWay ? { core: [`${corner}/${around}`] } : {};
+}
+
+/** Parts that the damper's way had moved, where they hang again. */
+export function backAt(
+	site: Site,
+	corner: Corner,
+	is: (part: string, mm: number) => boolean
+): Act[] {
+	const parts = Object.entries(site.plan.damperWay?.moves ?? {}).filter(([part, mm]) =>
+		is(part, mm)
+	);
+	return parts.length ? [{ do: 'back', corner, parts: parts.map(([part]) => part) }] : [];
+}
+
+export const isBrought = (site: Site, part: string, mm: number): boolean =>
+	mm > 0 && damperEnd(site.layout, 'bottom').some(({ between }) => between.includes(part));
