@@ -74,6 +74,9 @@ export const axleLinks = (layout: Layout): LayoutPart[] =>
 			)
 		: [];
 
+/** A tapered stud: cracked loose before it comes out; a drop link has none. */
+export const isTaper = ({ kind, pair }: LayoutJoint): boolean => kind === 'ball-joint' && !pair;
+
 export const jointOf = (layout: Layout, key: string): LayoutJoint =>
 	layout.joints.find((joint) => joint.key === key)!;
 

@@ -57,8 +57,14 @@ const linksFirst = need(
 	'Links of the axle are changed while dampers and springs hold it.',
 	{ at: 'axle' }
 );
+const reached = [marksFirst, coversFirst, heldFirst] as const;
 const undone = {
-	needs: [marksFirst, coversFirst, heldFirst],
+	needs: [
+		...reached,
+		need('cracked', 'A taper is cracked with its nut on the threads, and the nut comes off last.', {
+			each: 'joints'
+		})
+	],
 	makes: [fact('free', 'joints')]
 } as const;
 /** Joints of what carries the car, and of air under pressure. */
@@ -305,10 +311,9 @@ export const operations = {
 	'free-knuckle': {
 		phase: 'strip',
 		title: 'Joint undone so that the knuckle swings clear',
-		minutes: minutes(4, 8, 25),
+		minutes: minutes(2, 4, 10),
 		rusts: true,
 		repeats: true,
-		tool: 'Joint splitter',
 		drivenCaution: 'Swung outward, the knuckle pulls the drive shaft out of its inner joint.',
 		...carrierUndone
 	},
@@ -319,21 +324,52 @@ export const operations = {
 		repeats: true,
 		needs: [
 			slackFirst,
-			need('free', 'A damper comes out when everything that holds it is undone.', { each: 'frees' })
+			need('free', 'A damper comes out when everything that holds it is undone.', {
+				each: 'frees'
+			}),
+			need('spread', 'A strut leaves its clamp when the slot is spread.')
 		],
 		makes: [fact('out'), fact('core-out', 'core')]
+	},
+	'run-nut': {
+		phase: 'strip',
+		title: 'Nut of the taper run off and on again by hand, flush',
+		minutes: minutes(1, 2, 6),
+		rusts: true,
+		repeats: true,
+		caution: 'One that seizes half-way turns its stud once the taper is loose: run it now.',
+		needs: reached,
+		makes: [fact('nut-run', 'joints')]
 	},
 	'crack-taper': {
 		phase: 'strip',
 		title: 'Crack the taper with its nut still on four full threads',
-		minutes: minutes(3, 6, 20),
+		minutes: minutes(2, 4, 14),
 		rusts: true,
 		repeats: true,
 		tool: 'Joint splitter',
-		caution: 'The spring is held by that nut and the jack alone. Nobody in its path.',
+		caution:
+			'What it held comes down on that nut. Where a spring stands on it, nobody in its path.',
 		gate: { question: 'Four threads of the nut on, taper loose?' },
-		needs: [...undone.needs],
-		makes: [fact('cracked')]
+		needs: [
+			...reached,
+			need('nut-run', 'The nut is proven free by hand before the taper under it is cracked.', {
+				each: 'joints'
+			})
+		],
+		makes: [fact('cracked', 'joints')]
+	},
+	spread: {
+		phase: 'strip',
+		title: 'Slot of the clamp spread, only until the strut turns in it',
+		minutes: minutes(1, 2, 6),
+		rusts: true,
+		repeats: true,
+		tool: 'Spreader, no chisel',
+		caution: 'A chisel notches the slot, and there it cracks. Its depth stop is looked at first.',
+		leaves: { hazard: 'A spreader is in the clamp', until: 'unspread' },
+		needs: [need('free', 'The clamp is spread once its bolt is out.', { each: 'joints' })],
+		makes: [fact('spread')]
 	},
 	'holder-off': {
 		phase: 'strip',
@@ -343,14 +379,7 @@ export const operations = {
 		repeats: true,
 		caution: 'From here the jack alone holds the spring. Nobody in its path.',
 		gate: { question: 'Jack bears the arm, nobody in the spring’s path?' },
-		needs: [
-			...undone.needs,
-			need(
-				'cracked',
-				'The taper is cracked with its nut on the threads, and the nut comes off last.'
-			)
-		],
-		makes: undone.makes
+		...undone
 	},
 	'subframe-off': {
 		phase: 'strip',
@@ -408,7 +437,7 @@ export const operations = {
 		rusts: true,
 		repeats: true,
 		caution: 'Mark an eccentric before it moves.',
-		needs: undone.needs,
+		needs: reached,
 		makes: [fact('slackened', 'joints'), fact('started')]
 	},
 	'link-off': {
@@ -681,6 +710,15 @@ export const operations = {
 		makes: [fact('in'), fact('started'), fact('placed')],
 		ends: [fact('free', 'joints')]
 	},
+	unspread: {
+		phase: 'refit',
+		title: 'Strut home on its stop, the spreader out',
+		minutes: minutes(0.5, 1, 3),
+		repeats: true,
+		gate: { question: 'Strut down to its stop, its tab in the slot?' },
+		needs: [need('in', 'The spreader stays until the strut is in its clamp.')],
+		makes: [fact('unspread')]
+	},
 	'knuckle-on': {
 		phase: 'refit',
 		title: 'Knuckle joint back, started by hand',
@@ -774,7 +812,13 @@ export const operations = {
 		repeats: true,
 		tool: 'Torque wrench',
 		doneIn: 'round',
-		needs: [need('started', 'Everything is started by hand before anything is tight.')],
+		needs: [
+			need('started', 'Everything is started by hand before anything is tight.'),
+			need(
+				'unspread',
+				'The clamp closes on the strut: its spreader is out before its bolt is tight.'
+			)
+		],
 		makes: [fact('tight'), fact('tightened', 'joints')]
 	},
 	unsupport: {

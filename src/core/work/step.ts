@@ -18,7 +18,9 @@ export type Act =
 	| { do: 'out' | 'in' | 'press'; corner: Corner; part: string }
 	| { do: 'squeeze' | 'unsqueeze' | 'compare'; corner: Corner }
 	| { do: 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release' | 'load'; corner: Corner }
-	| { do: 'slack' | 'crack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string };
+	| { do: 'slack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string }
+	/** A taper's nut off and on again by hand, and the taper loose under it; a clamp held open. */
+	| { do: 'run' | 'crack' | 'spread' | 'unspread'; corner: Corner; joint: string };
 
 /** Where the step is done; one person fits at each place. */
 type Spot = 'car' | 'bench' | Axle | Corner;

@@ -4,6 +4,7 @@ import { axleOf, type Corner } from '../../height/corners.ts';
 import {
 	axleLinks,
 	damperOf,
+	isTaper,
 	jointOf,
 	partOf,
 	springArm,
@@ -222,6 +223,7 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 				need(!car.presses(corner), 'spring-under-force', 'an arm out with its spring on it');
 			}
 			need(car.isWayOpen(corner, act.part), 'still-held', `${act.part} out with its way closed`);
+			need(isSpread(car, corner, act.part), 'still-held', `${act.part} out of a closed clamp`);
 			for (const part of unitOf(layout, act.part)) axle.out.add(car.node(corner, part));
 			return;
 		case 'in':
@@ -295,6 +297,15 @@ const wayOf = (layout: Layout, parts: Readonly<Record<string, number>>): LayoutW
 			);
 		});
 
+/** Every clamp that a part sits in is held open. */
+const isSpread = (car: Car, corner: Corner, part: string): boolean =>
+	car
+		.layoutOf(corner)
+		.joints.every(
+			({ key, kind, between }) =>
+				kind !== 'clamp' || !between.includes(part) || car.at(corner).spread.has(key)
+		);
+
 const heldAt = (car: Car, corner: Corner): boolean => car.heldAt(corner).size > 0;
 
 const linksOwed = (car: Car, corner: Corner): boolean =>
@@ -354,7 +365,7 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 		const off = axle.open.has(cover.shared ? cover.key : `${corner}/${cover.key}`);
 		if (cover.over.includes(key)) need(off, 'trim-in-way', `${key} behind ${cover.name}`);
 	}
-	if (act.do === 'undo' || act.do === 'slack' || act.do === 'crack') {
+	if (['undo', 'slack', 'run', 'crack'].includes(act.do)) {
 		if (worked.includes(corner)) {
 			need(!c.wheelOn, 'wheel-in-way', `${key} with the wheel on`);
 			need(c.marked, 'not-marked', `${key} before marks and photo`);
@@ -369,9 +380,26 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 		case 'slack':
 			axle.fixings.set(id, 'slack');
 			return;
+		case 'run':
+			axle.fixings.set(id, 'slack');
+			c.run.add(key);
+			return;
 		case 'crack':
 			need(car.fixing(corner, key) === 'slack', 'taper-bare', 'taper cracked without its nut on');
-			c.cracked = true;
+			need(c.run.has(key), 'nut-seized', `${key} cracked with a nut nobody has run`);
+			c.cracked.add(key);
+			return;
+		case 'spread':
+			need(car.fixing(corner, key) === 'off', 'clamp-bent', 'a clamp spread against its bolt');
+			c.spread.add(key);
+			return;
+		case 'unspread':
+			need(
+				!axle.out.has(car.node(corner, damperOf(layout).key)),
+				'clamp-bent',
+				'a clamp closed with its strut out'
+			);
+			c.spread.delete(key);
 			return;
 		case 'undo': {
 			if (axleLinks(layout).some((link) => joint.between.includes(link.key))) {
@@ -383,9 +411,8 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 					.every((one) => sprung(one) && car.standsAlone(one, body.key));
 				need(held, 'axle-rolls', 'a link comes off with the axle not held by its dampers');
 			}
-			const arm = springArm(layout);
-			const holds = arm && joint.between.includes(arm.key) && joint.kind === 'ball-joint';
-			need(!holds || joint.pair || c.cracked, 'taper-bare', 'nut off before the taper is loose');
+			const loose = !isTaper(joint) || c.cracked.has(key);
+			need(loose, 'taper-bare', `nut of ${key} off before its taper is loose`);
 			axle.fixings.set(id, 'off');
 			return;
 		}
@@ -424,6 +451,7 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 			if (joint.pair && joint.rule === 'any-time') {
 				need(linksOn(corner) === 2, 'link-under-load', 'one link tight with the other off');
 			}
+			need(!c.spread.has(key), 'clamp-bent', `${key} tight on a spreader`);
 			need(car.fixing(corner, key) !== 'off', 'tight-before-started', `${key} tight, and off`);
 			axle.fixings.set(id, 'tight');
 			axle.owed.delete(id);

@@ -25,7 +25,10 @@ export interface CornerState {
 	stacked: boolean;
 	pressure: boolean;
 	loaded: boolean;
-	cracked: boolean;
+	/** Joints whose nut was run off and on, whose taper is loose, and clamps that are held open. */
+	run: Set<string>;
+	cracked: Set<string>;
+	spread: Set<string>;
 	/** The way by which parts are away from where they hang. */
 	way: LayoutWay | undefined;
 }
@@ -189,6 +192,8 @@ const freshCorner = (layout: Layout): CornerState => ({
 	stacked: true,
 	pressure: springSeat(layout) === 'air',
 	loaded: false,
-	cracked: false,
+	run: new Set(),
+	cracked: new Set(),
+	spread: new Set(),
 	way: undefined
 });

@@ -22,6 +22,7 @@ import { axleLinks } from './links.ts';
 import { lowered, type Own } from './make.ts';
 import type { Site } from './site.ts';
 import { armSpring } from './springs.ts';
+import { clamp, tapers } from './tapers.ts';
 
 /** Its spring comes on it: a unit that is fitted as it was delivered. */
 const isSprung = (layout: Layout): boolean => springSeat(layout) === 'on-damper';
@@ -66,6 +67,7 @@ export function corner(site: Site, corner: Corner): void {
 		start('air-line-on', air);
 	}
 	if (knuckle.length) {
+		tapers(site, corner, knuckle, { tail: ':knuckle', each: holds });
 		undo('free-knuckle', knuckle, `Undone so that the knuckle swings clear: ${names(knuckle)}`);
 		site.at(corner, 'knuckle-on', knuckle, 'start', {
 			title: `Back, started by hand: ${names(knuckle)}`,
@@ -75,6 +77,7 @@ export function corner(site: Site, corner: Corner): void {
 	}
 	if (top.length) undo('undo-top', top, `Upper end undone: ${names(top)}`);
 	if (bottom.length) undo('undo-bottom', bottom, `Lower end undone: ${names(bottom)}`);
+	clamp(site, corner, bottom);
 	if (plan.damperOut) damper(site, corner, groups);
 	else if (bottom.length || top.length) {
 		site.at(corner, 'damper-in', [...top, ...bottom], 'start', {
@@ -83,17 +86,7 @@ export function corner(site: Site, corner: Corner): void {
 		});
 	}
 	if (holder.length) {
-		const taper = holder.filter(({ kind }) => kind === 'ball-joint');
-		if (taper.length) {
-			site.add('crack-taper', corner, [corner], {
-				acts: taper.flatMap(({ key }): Act[] => [
-					{ do: 'slack', corner, joint: key },
-					{ do: 'crack', corner, joint: key }
-				]),
-				joints: taper.map(({ key }) => ({ corner, key })),
-				each: holds
-			});
-		}
+		tapers(site, corner, holder, { each: holds });
 		undo('holder-off', holder);
 		start('holder-on', holder);
 	}

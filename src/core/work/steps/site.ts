@@ -75,7 +75,7 @@ export class Site {
 		corner: Corner,
 		kind: StepKind,
 		joints: readonly LayoutJoint[],
-		deed: 'undo' | 'slack' | 'start' | 'tighten',
+		deed: 'undo' | 'slack' | 'run' | 'crack' | 'start' | 'tighten',
 		own: Partial<Own> & { before?: readonly Act[] } = {}
 	): void {
 		const on = joints.map(({ key }) => ({ corner, key }));
@@ -84,7 +84,10 @@ export class Site {
 			acts: [...before, ...joints.map(({ key }): Act => ({ do: deed, corner, joint: key }))],
 			joints: on,
 			...rest,
-			each: { ...own.each, ...(deed === 'undo' || deed === 'slack' ? this.coversOver(on) : {}) }
+			each: {
+				...own.each,
+				...(['undo', 'slack', 'run', 'crack'].includes(deed) ? this.coversOver(on) : {})
+			}
 		});
 	}
 
