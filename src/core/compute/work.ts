@@ -211,7 +211,11 @@ export const workComputations: readonly Computation[] = [
 				ways: Joi.object({ front: waysOfAxle, rear: waysOfAxle }).description(
 					'by part: damper, spring; a way of its layout'
 				),
-				inside: one('before-lifting', 'on-stands')
+				inside: one('before-lifting', 'on-stands'),
+				soak: one('evening', 'wheel-off'),
+				easeTop: Joi.boolean(),
+				topNuts: one('with-others', 'weight-on'),
+				stands: one('body', 'subframe')
 			}),
 			rust: one(...rustGrades)
 		}).or('front', 'rear'),

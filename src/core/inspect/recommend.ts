@@ -185,6 +185,12 @@ function takeTogether(lines: Map<string, Recommendation>): void {
 	}
 }
 
+/** Both schools. */
+const alignWords = {
+	'before-driving': 'Before any other driving.',
+	'after-settling': 'Once new parts have settled; until then only the drive that settles them.'
+} as const;
+
 /** A finding as a reason. */
 function foundWords({ corner, point, state, where }: Finding): string {
 	const of = findPoint(point)!;
@@ -289,7 +295,12 @@ function followingLines(input: RecommendInput, add: Add): void {
 			...(plan.spring ? ['ride height changes with the springs'] : [])
 		];
 		if (why.length)
-			add('align', 'wheels', 'Wheel alignment', `${axleWords[axle]}: ${why.join(', ')}.`);
+			add(
+				'align',
+				'wheels',
+				'Wheel alignment',
+				`${axleWords[axle]}: ${why.join(', ')}. ${alignWords[scope.strategy.align ?? 'before-driving']}`
+			);
 		if (changesHeight) {
 			add(
 				'align',

@@ -74,6 +74,17 @@ export const axleLinks = (layout: Layout): LayoutPart[] =>
 			)
 		: [];
 
+/** Where a cover is reached, and so what is under it, while the car stands on its wheels. */
+export const insidePlaces: ReadonlySet<string> = new Set(['boot', 'cabin', 'bonnet']);
+
+/** A mount on the body that finds its place under the weight; nothing with air in it is let settle. */
+export const findsItsPlace = (layout: Layout, { between, rule, bench }: LayoutJoint): boolean =>
+	!bench &&
+	rule === 'any-time' &&
+	between.includes('body') &&
+	between.some((key) => partOf(layout, key)?.kind === 'mount') &&
+	springSeat(layout) !== 'air';
+
 /** A tapered stud: cracked loose before it comes out; a drop link has none. */
 export const isTaper = ({ kind, pair }: LayoutJoint): boolean => kind === 'ball-joint' && !pair;
 

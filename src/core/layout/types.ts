@@ -174,6 +174,10 @@ export interface LayoutPart {
 	of?: string;
 	/** Of a damper: it locates the wheel. */
 	locates?: boolean;
+	/** Of a damper: the plug on it, as it is called. */
+	plug?: string;
+	/** It tells the car its height: once it was off, that is taught again. */
+	calibrated?: boolean;
 	/** Of a spring or a line: filled with air under pressure. */
 	air?: boolean;
 	/** Of a spring beside its damper: what it pushes apart. */

@@ -4,10 +4,11 @@
  * order yet: that follows from what operations need (`needs.ts`).
  */
 import type { Corner } from '../height/corners.ts';
-import { onOneJack } from '../layout/shape.ts';
+import { jointId } from '../assembly/graph.ts';
+import { damperOf, jointsOf, onOneJack } from '../layout/shape.ts';
 import { stepKinds, type StepKind } from './operations.ts';
 import { ownSteps } from './own.ts';
-import { axlePlans, type AxlePlan, type WorkScope } from './scope.ts';
+import { axlePlans, type WorkScope } from './scope.ts';
 import type { Act, WorkStep } from './step.ts';
 import { opensAir } from './steps/air.ts';
 import { corner } from './steps/corner.ts';
@@ -15,6 +16,7 @@ import { covers } from './steps/covers.ts';
 import { hold, letGo } from './steps/holds.ts';
 import { dropLinks } from './steps/links.ts';
 import { makeStep } from './steps/make.ts';
+import { movesSensor } from './steps/plugs.ts';
 import { Site } from './steps/site.ts';
 import { lowering } from './steps/springs.ts';
 
@@ -24,33 +26,61 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	if (plans.length === 0) return [];
 	const all = plans.flatMap(({ corners }) => corners);
 	const steps: WorkStep[] = [];
-	const car = (kind: StepKind, act: Act) =>
-		steps.push(makeStep(kind, 'car', all, undefined, { acts: [act] }));
+	const car = (kind: StepKind, act: Act, title?: string) =>
+		steps.push(makeStep(kind, 'car', all, undefined, { acts: [act], ...(title && { title }) }));
+	const sites = plans.map((plan) => new Site(plan, scope));
+	const some = (is: (site: Site, corner: Corner) => boolean) =>
+		sites.some((site) => site.plan.corners.some((corner) => is(site, corner)));
+	const air = some(({ plan }, corner) => opensAir(plan, corner));
+	const plugged = some(({ plan, layout }) => plan.damperOut && damperOf(layout).plug !== undefined);
+	const wakes = air || plugged;
 
-	if (scope.rust !== 'none') {
+	if (scope.rust !== 'none' && scope.strategy.soak !== 'wheel-off') {
 		for (const corner of all) {
 			steps.push(makeStep('soak', corner, [corner], undefined, { acts: [{ do: 'soak', corner }] }));
 		}
 	}
 	car('heights-before', { do: 'read-heights' });
 	car('crack-wheels', { do: 'crack-wheels' });
-	if (plans.some((plan) => plan.corners.some((corner) => opensAir(plan, corner)))) {
-		car('ignition-off', { do: 'ignition-off' });
-	}
+	if (wakes) car('ignition-off', { do: 'ignition-off' });
+	if (air) car('compressor-off', { do: 'compressor-off' });
 	car('chock', { do: 'chock' });
 	car('lift', { do: 'lift' });
-	car('stands', { do: 'stands' });
-	for (const plan of plans) steps.push(...axleSteps(plan));
+	const under = standsUnder(scope, sites);
+	car(
+		'stands',
+		{ do: 'stands', under },
+		under === 'subframe' ? 'Stands under the subframe, weight down on them' : undefined
+	);
+	for (const site of sites) steps.push(...axleSteps(site));
+	if (wakes) car('system-on', { do: 'system-on' });
 	car('ground', { do: 'ground' });
 	car('torque-wheels', { do: 'torque-wheels' });
+	if (air || some(movesSensor)) car('calibrate', { do: 'calibrate' });
 	car('heights-after', { do: 'read-heights-after' });
+	if (air) car('look-again', { do: 'look-again' });
 	return [...steps, ...ownSteps(scope.own ?? [], steps)];
 }
 
+/** Under a subframe only where the shop wants it and none comes down. */
+function standsUnder({ strategy }: WorkScope, sites: readonly Site[]): 'body' | 'subframe' {
+	const moves = sites.some(({ plan, layout }) =>
+		layout.assembly.parts.some(
+			(part) =>
+				onOneJack(part) &&
+				jointsOf(layout, part.key).some(
+					({ key, between }) =>
+						between.includes('body') &&
+						plan.corners.some((at) => plan.freed.off.includes(jointId(at, key)))
+				)
+		)
+	);
+	return strategy.stands === 'subframe' && !moves ? 'subframe' : 'body';
+}
+
 /** The steps at one axle. */
-function axleSteps(plan: AxlePlan): WorkStep[] {
-	const site = new Site(plan);
-	const { corners, axle } = plan;
+function axleSteps(site: Site): WorkStep[] {
+	const { corners, axle } = site.plan;
 	dropLinks(site);
 	for (const at of corners) corner(site, at);
 	for (const held of site.held(corners[0]!).filter(({ part }) => onOneJack(part))) {

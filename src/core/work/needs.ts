@@ -1,6 +1,6 @@
 /** Why one step waits for another: from what operations need, make and end, and from the way chosen. */
 import { axleOf, type Axle, type Corner } from '../height/corners.ts';
-import { partOf } from '../layout/shape.ts';
+import { insidePlaces, partOf } from '../layout/shape.ts';
 import {
 	operation,
 	operations,
@@ -140,6 +140,7 @@ const opening: readonly StepKind[] = [
 	'tie',
 	'hose-off',
 	'vent',
+	'plug-off',
 	'air-line-off',
 	'undo-bottom',
 	'undo-top',
@@ -180,6 +181,6 @@ function insideFirst(
 		if (kind !== 'cover-off' || !act) return [];
 		const { covers } = layouts[axleOf(corners[0]!)].assembly;
 		const { where } = covers.find(({ key }) => key === act.cover)!;
-		return ['boot', 'cabin', 'bonnet'].includes(where) ? [id] : [];
+		return insidePlaces.has(where) ? [id] : [];
 	});
 }

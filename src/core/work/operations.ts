@@ -57,7 +57,11 @@ const linksFirst = need(
 	'Links of the axle are changed while dampers and springs hold it.',
 	{ at: 'axle' }
 );
-const reached = [marksFirst, coversFirst, heldFirst] as const;
+const soakedFirst = need(
+	'soaked',
+	'Oil has its quarter of an hour in the thread before the spanner comes.'
+);
+const reached = [marksFirst, coversFirst, heldFirst, soakedFirst] as const;
 const undone = {
 	needs: [
 		...reached,
@@ -91,7 +95,29 @@ const tightFirst = need(
 	'tight',
 	'Rigid joints have their torque before the wheel goes on or the corner is loaded.'
 );
+const holdsAgain = [
+	need('started', 'What holds it is on again before the jack or the strap comes away.'),
+	need('tight', 'What holds it has its torque before the jack or the strap comes away.')
+] as const;
 const startedByHand = { makes: [fact('started')], ends: [fact('free', 'joints')] } as const;
+
+const comparedFirst = need(
+	'compared',
+	'Old against new before anything is fitted: a difference is explained first.'
+);
+const heightsFirst = need(
+	'heights',
+	'Heights are read before anything is touched: afterwards the old height is gone.'
+);
+const linksTight = need(
+	'links-tight',
+	'Both links have their torque before the corner is loaded.',
+	{ at: 'axle' }
+);
+const looseFirst = need(
+	'loose',
+	'A spring comes out and goes in only when nothing presses on it any more.'
+);
 
 export interface OperationData {
 	phase: WorkPhase;
@@ -127,6 +153,15 @@ export const operations = {
 		tool: 'Wire brush, penetrating oil',
 		makes: [fact('oiled')]
 	},
+	'soak-off': {
+		phase: 'strip',
+		title: 'Penetrating oil on every fastener that will be undone, and a quarter of an hour for it',
+		minutes: minutes(8, 15, 25),
+		repeats: true,
+		tool: 'Wire brush, penetrating oil',
+		needs: [wheelFirst],
+		makes: [fact('soaked')]
+	},
 	'heights-before': {
 		phase: 'prepare',
 		title: 'Read the height at all four corners',
@@ -143,33 +178,45 @@ export const operations = {
 		tool: 'Breaker bar',
 		caution: 'A locking wheel nut by hand only, never with an impact gun.',
 		gate: { question: 'Locking nut loosened by hand?' },
-		needs: [
-			need(
-				'heights',
-				'Heights are read before anything is touched: afterwards the old height is gone.'
-			)
-		],
+		needs: [heightsFirst],
 		makes: [fact('wheels-loose')]
+	},
+	'ease-top': {
+		phase: 'prepare',
+		title: 'Upper nuts eased a quarter-turn, the wheels holding',
+		minutes: minutes(1, 2, 6),
+		rusts: true,
+		repeats: true,
+		caution:
+			'The nuts of the mount alone. Never the one on the shaft: the spring stands behind it.',
+		gate: { question: 'Its position marked on the body, the nut on the shaft left alone?' },
+		needs: [
+			heightsFirst,
+			coversFirst,
+			need('weight-on', 'Upper nuts are eased while the wheels hold the car, or not at all.')
+		]
 	},
 	'ignition-off': {
 		phase: 'prepare',
-		title: 'Ignition state as the maker says, battery off',
+		title: 'Ignition and selector as the maker says, battery off',
 		minutes: minutes(2, 4, 8),
 		caution: 'Air valves may open by themselves while the system is live.',
 		gate: { question: 'Battery off and key away from the car?' },
 		makes: [fact('system-off')]
+	},
+	'compressor-off': {
+		phase: 'prepare',
+		title: 'Compressor relay or control unit unplugged',
+		minutes: minutes(2, 3, 8),
+		gate: { question: 'Unplugged, and where it is written down?' },
+		makes: [fact('compressor-off')]
 	},
 	chock: {
 		phase: 'prepare',
 		title: 'Chock the wheels that stay down',
 		minutes: minutes(1, 1, 2),
 		gate: { question: 'Chocks seen, both ways?' },
-		needs: [
-			need(
-				'heights',
-				'Heights are read before anything is touched: afterwards the old height is gone.'
-			)
-		],
+		needs: [heightsFirst],
 		makes: [fact('chocked')]
 	},
 	lift: {
@@ -186,7 +233,8 @@ export const operations = {
 			),
 			need('chocked', 'Chocks before the jack: the wheels that stay down hold the car.')
 		],
-		makes: [fact('lifted')]
+		makes: [fact('lifted')],
+		ends: [fact('weight-on')]
 	},
 	stands: {
 		phase: 'prepare',
@@ -230,7 +278,7 @@ export const operations = {
 	},
 	vent: {
 		phase: 'strip',
-		title: 'Let the air out at the line',
+		title: 'Air let out at the line, loosened slowly until it stops hissing',
 		minutes: minutes(3, 6, 12),
 		repeats: true,
 		caution: 'Never undone while pressurised. The corner sinks as it empties.',
@@ -238,9 +286,27 @@ export const operations = {
 		leaves: { hazard: 'Air let out, the corner carries nothing', until: 'fill' },
 		needs: [
 			standsFirst,
-			need('system-off', 'The system is off before air is let out: valves open by themselves.')
+			need('system-off', 'The system is off before air is let out: valves open by themselves.'),
+			need(
+				'compressor-off',
+				'The compressor is unplugged before air is let out: it would blow at an open line.'
+			)
 		],
 		makes: [fact('vented')]
+	},
+	'plug-off': {
+		phase: 'strip',
+		title: 'Plug of the damper off',
+		minutes: minutes(1, 2, 5),
+		repeats: true,
+		needs: [
+			marksFirst,
+			need(
+				'system-off',
+				'Plugs come off with the system off: it stores a fault at every open wire.'
+			)
+		],
+		makes: [fact('unplugged')]
 	},
 	'hose-off': {
 		phase: 'strip',
@@ -327,7 +393,8 @@ export const operations = {
 			need('free', 'A damper comes out when everything that holds it is undone.', {
 				each: 'frees'
 			}),
-			need('spread', 'A strut leaves its clamp when the slot is spread.')
+			need('spread', 'A strut leaves its clamp when the slot is spread.'),
+			need('unplugged', 'Its plug is off before a damper comes out: the wire is short.')
 		],
 		makes: [fact('out'), fact('core-out', 'core')]
 	},
@@ -425,7 +492,7 @@ export const operations = {
 		minutes: minutes(1, 2, 5),
 		repeats: true,
 		needs: [
-			need('loose', 'A spring comes out and goes in only when nothing presses on it any more.'),
+			looseFirst,
 			need('core-out', 'A damper that stands inside its coil is out before it.', { each: 'core' })
 		],
 		makes: [fact('out'), fact('spring-out', 'link')]
@@ -448,6 +515,7 @@ export const operations = {
 		caution: 'One at a time: with two off, the axle rolls.',
 		needs: [
 			marksFirst,
+			soakedFirst,
 			need('link-back', 'One link of the axle at a time: with two off, the axle rolls.', {
 				each: 'linkBefore'
 			})
@@ -553,12 +621,7 @@ export const operations = {
 		gate: { question: 'Spring turns loosely in its seat?' },
 		doneIn: 'bench',
 		leaves: { hazard: 'A spring is compressed in its tool', until: 'release' },
-		needs: [
-			need(
-				'compared',
-				'Old against new before anything is fitted: a difference is explained first.'
-			)
-		],
+		needs: [comparedFirst],
 		makes: [fact('compressed')]
 	},
 	'shaft-off': {
@@ -568,10 +631,7 @@ export const operations = {
 		repeats: true,
 		caution: 'Only with the spring free. Never stand over the shaft.',
 		needs: [
-			need(
-				'compared',
-				'Old against new before anything is fitted: a difference is explained first.'
-			),
+			comparedFirst,
 			need('compressed', 'The shaft nut is touched only when the spring turns loosely in its seat.')
 		],
 		makes: [fact('apart')]
@@ -609,12 +669,7 @@ export const operations = {
 		minutes: minutes(2, 3, 7),
 		repeats: true,
 		doneIn: 'bench',
-		needs: [
-			need(
-				'compared',
-				'Old against new before anything is fitted: a difference is explained first.'
-			)
-		],
+		needs: [comparedFirst],
 		makes: [fact('unit-ready')]
 	},
 	'check-unit': {
@@ -624,12 +679,7 @@ export const operations = {
 		repeats: true,
 		caution: 'A unit with air is never worked or stood on without air, unless its maker says so.',
 		gate: { question: 'Shaft nut seen tight, caps off, mount turned as on the old one?' },
-		needs: [
-			need(
-				'compared',
-				'Old against new before anything is fitted: a difference is explained first.'
-			)
-		],
+		needs: [comparedFirst],
 		makes: [fact('unit-ready')]
 	},
 	'spring-in': {
@@ -640,14 +690,7 @@ export const operations = {
 		gate: {
 			question: 'The spring of this side, way up as its seat asks, pocket clean, its pads on?'
 		},
-		needs: [
-			armFirst,
-			need(
-				'compared',
-				'Old against new before anything is fitted: a difference is explained first.'
-			),
-			need('loose', 'A spring comes out and goes in only when nothing presses on it any more.')
-		]
+		needs: [armFirst, comparedFirst, looseFirst]
 	},
 	raise: {
 		phase: 'refit',
@@ -709,6 +752,35 @@ export const operations = {
 		],
 		makes: [fact('in'), fact('started'), fact('placed')],
 		ends: [fact('free', 'joints')]
+	},
+	'plug-on': {
+		phase: 'refit',
+		title: 'Plug of the damper on again',
+		minutes: minutes(1, 1, 3),
+		repeats: true,
+		caution:
+			'A new damper without one: the plug is sealed and put away, or a dummy fitted; else the lamp stays on, and the sheet says so.',
+		needs: [need('in', 'Its plug goes on when the damper is in.')],
+		makes: [fact('plugged')]
+	},
+	'system-on': {
+		phase: 'refit',
+		title: 'Relay and control unit plugged in, battery on',
+		minutes: minutes(2, 4, 8),
+		caution:
+			'A charger on it where the maker wants one. Nobody at the open line of another corner.',
+		needs: [
+			need(
+				'tight',
+				'The system wakes when all that holds air has its torque: it fills by itself.',
+				{
+					at: 'car'
+				}
+			),
+			need('plugged', 'Every plug is on before the system wakes.', { at: 'car' })
+		],
+		makes: [fact('system-on')],
+		ends: [fact('system-off'), fact('compressor-off')]
 	},
 	unspread: {
 		phase: 'refit',
@@ -778,7 +850,7 @@ export const operations = {
 		title: 'Strap off the knuckle',
 		minutes: minutes(0.5, 1, 2),
 		repeats: true,
-		needs: [need('tight', 'What holds it has its torque before the jack or the strap comes away.')],
+		needs: holdsAgain,
 		makes: [fact('let-go')],
 		ends: [fact('held', 'held')]
 	},
@@ -826,7 +898,7 @@ export const operations = {
 		title: 'Small jack away',
 		minutes: minutes(0.5, 1, 2),
 		repeats: true,
-		needs: [need('tight', 'What holds it has its torque before the jack or the strap comes away.')],
+		needs: holdsAgain,
 		makes: [fact('let-go')],
 		ends: [fact('held', 'held')]
 	},
@@ -839,9 +911,7 @@ export const operations = {
 		needs: [
 			tightFirst,
 			startedFirst,
-			need('links-tight', 'Both links have their torque before the corner is loaded.', {
-				at: 'axle'
-			}),
+			linksTight,
 			need('let-go', 'Jack and strap are away before the corner is brought to its height.'),
 			need('down', 'On its wheels: the car is down before it is loaded.', { when: 'on-wheels' })
 		],
@@ -867,9 +937,7 @@ export const operations = {
 		needs: [
 			tightFirst,
 			startedFirst,
-			need('links-tight', 'Both links have their torque before the corner is loaded.', {
-				at: 'axle'
-			}),
+			linksTight,
 			need('let-go', 'Jack and strap are away before the wheel goes on.'),
 			need('set', 'Jacked to height, rubber is set with the wheel off.', { when: 'jack-to-height' })
 		],
@@ -899,8 +967,24 @@ export const operations = {
 		caution:
 			'As the maker says. Soap on the joint; standing height is checked again after an hour.',
 		gate: { question: 'Line pushed home, no bubble, the spring’s folds even?' },
-		needs: [need('tight', 'Air comes in when what holds it has its torque.')],
+		needs: [need('system-on', 'Air comes in with the system on again.')],
 		makes: [fact('filled')]
+	},
+	'top-tight': {
+		phase: 'set',
+		title: 'Upper nuts to their torque, the weight on them',
+		minutes: minutes(2, 4, 8),
+		repeats: true,
+		tool: 'Torque wrench',
+		doneIn: 'round',
+		needs: [
+			startedFirst,
+			need(
+				'down',
+				'A mount finds its place under the weight: its nuts get their torque after that.'
+			)
+		],
+		makes: [fact('top-tight'), fact('tightened', 'joints')]
 	},
 	'cover-on': {
 		phase: 'set',
@@ -934,8 +1018,27 @@ export const operations = {
 		needs: [
 			need('wheels-tight', 'Heights after are read when everything has its torque.'),
 			need('set', 'Heights after are read when rubber has its torque.'),
-			need('covered', 'Heights after are read when the car is whole again.')
-		]
+			need('top-tight', 'Heights after are read when the upper nuts have their torque.'),
+			need('covered', 'Heights after are read when the car is whole again.'),
+			need('calibrated', 'Heights after are read when the car was taught its height again.')
+		],
+		makes: [fact('read-after')]
+	},
+	calibrate: {
+		phase: 'set',
+		title: 'Height sensors calibrated as the maker requires',
+		minutes: minutes(5, 12, 30),
+		caution: 'With the maker’s tool and method. Headlamps and cameras that follow the height, too.',
+		needs: [need('wheels-tight', 'The car is taught its height on wheels that are tight.')],
+		makes: [fact('calibrated')]
+	},
+	'look-again': {
+		phase: 'set',
+		title: 'Standing height and joints looked at again after an hour',
+		minutes: minutes(3, 6, 12),
+		caution: 'Soap on every joint of the air. A corner that sank has a leak.',
+		gate: { question: 'No corner lower than an hour before, no bubble?' },
+		needs: [need('read-after', 'An hour after the heights were read, against them.')]
 	},
 	own: {
 		phase: 'strip',

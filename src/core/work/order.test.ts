@@ -72,7 +72,13 @@ function alsoOf(layout: Layout): AxleScope[] {
 	];
 }
 
-/** What is chosen besides the job and its ways. */
+/** What is chosen besides the job and its ways. The liking of a shop differs from one choice to the next. */
+const likings = (i: number): Partial<Strategy> => ({
+	...(i % 2 === 1 && { soak: 'wheel-off' }),
+	...(i % 3 === 1 && { topNuts: 'weight-on' }),
+	...(i % 5 < 2 && { easeTop: true }),
+	...(i % 7 < 3 && { stands: 'subframe' })
+});
 const choices = (['bottom', 'top'] as const).flatMap((first) =>
 	(['jack-to-height', 'on-wheels'] as const).flatMap((load) =>
 		insides.flatMap((inside) =>
@@ -85,6 +91,8 @@ const choices = (['bottom', 'top'] as const).flatMap((first) =>
 		)
 	)
 );
+/** How many choices have been made, so that likings go through all of them. */
+let asked = 0;
 
 /**
  * Every job by every way on each layout, with a quarter of all choices, another one each time, so that all of
@@ -107,6 +115,7 @@ function* everyScope(
 						for (const rust of grades) {
 							const all = {
 								...how,
+								...likings(asked++),
 								assembly,
 								ways: { [axle]: ways },
 								sides: sides === 'one-by-one' ? sides : ('together' as const),

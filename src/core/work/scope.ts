@@ -24,8 +24,9 @@ export const rustNames: Readonly<Record<RustGrade, string>> = {
 	heavy: 'Heavy rust, salt region'
 };
 
-/** Hours between the oil and the first spanner: a night in a salt region. Common practice, no source. */
-export const soakNeeded = (rust: RustGrade): number => (rust === 'heavy' ? 12 : 0);
+/** Hours between the oil and the first spanner: a night in a salt region, if not with the wheel off. Common practice, no source. */
+export const soakNeeded = (rust: RustGrade, { soak }: Pick<Strategy, 'soak'>): number =>
+	rust === 'heavy' && soak !== 'wheel-off' ? 12 : 0;
 
 export interface Strategy {
 	/** Struts and coilovers: old spring onto a new damper, or a unit that comes complete. */
@@ -41,6 +42,16 @@ export interface Strategy {
 	sides: 'one-by-one' | 'together';
 	people: 1 | 2;
 	load: 'jack-to-height' | 'on-wheels';
+	/** Oil the evening before, the wheels on; or with the wheel off, a quarter of an hour before the spanner. */
+	soak?: 'evening' | 'wheel-off';
+	/** Nuts of the upper end eased while the wheels still hold the car. */
+	easeTop?: boolean;
+	/** Nuts of the upper end to their torque with the others, or once the weight is on them. */
+	topNuts?: 'with-others' | 'weight-on';
+	/** What the stands are under; never a subframe that comes down. */
+	stands?: 'body' | 'subframe';
+	/** Wheels aligned before any other driving, or once new parts have settled. */
+	align?: 'before-driving' | 'after-settling';
 }
 
 export const usualStrategy: Strategy = {

@@ -7,7 +7,9 @@ import type { DoneIn, Gate, Minutes, WorkPhase } from './terms.ts';
 
 /** What a step does to the car, in terms that can be replayed; parts, joints and covers by their key in the layout. */
 export type Act =
-	| { do: 'read-heights' | 'crack-wheels' | 'chock' | 'lift' | 'stands' | 'ignition-off' }
+	| { do: 'read-heights' | 'crack-wheels' | 'chock' | 'lift' | 'ignition-off' | 'compressor-off' }
+	| { do: 'stands'; under: 'body' | 'subframe' }
+	| { do: 'system-on' | 'calibrate' | 'look-again' }
 	| { do: 'ground' | 'torque-wheels' | 'read-heights-after' }
 	| { do: 'soak' | 'mark' | 'vent' | 'fill' | 'wheel-off' | 'wheel-on'; corner: Corner }
 	| { do: 'cover-off' | 'cover-on'; corner: Corner; cover: string }
@@ -19,6 +21,9 @@ export type Act =
 	| { do: 'squeeze' | 'unsqueeze' | 'compare'; corner: Corner }
 	| { do: 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release' | 'load'; corner: Corner }
 	| { do: 'slack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string }
+	/** A nut loosened while the wheels hold the car; a plug off and on. */
+	| { do: 'ease'; corner: Corner; joint: string }
+	| { do: 'unplug' | 'plug'; corner: Corner; part: string }
 	/** A taper's nut off and on again by hand, and the taper loose under it; a clamp held open. */
 	| { do: 'run' | 'crack' | 'spread' | 'unspread'; corner: Corner; joint: string };
 

@@ -1,10 +1,12 @@
 /** What each act does to a car, and what had to hold before it. */
-import { jointId } from '../../assembly/graph.ts';
+import { jointId, readJointId } from '../../assembly/graph.ts';
 import { axleOf, type Corner } from '../../height/corners.ts';
 import {
 	axleLinks,
 	damperOf,
+	insidePlaces,
 	isTaper,
+	onOneJack,
 	jointOf,
 	partOf,
 	springArm,
@@ -24,7 +26,8 @@ export function play(car: Car, act: Act, need: Need): void {
 	const { body, at, axles, worked } = car;
 	switch (act.do) {
 		case 'read-heights': {
-			const dry = car.scope.rust !== 'none' && worked.some((corner) => !at(corner).oiled);
+			const evening = car.scope.rust !== 'none' && car.scope.strategy.soak !== 'wheel-off';
+			const dry = evening && worked.some((corner) => !at(corner).oiled);
 			need(!dry, 'not-oiled', 'the oil had no time: it was not put on the evening before');
 			need(
 				!body.wheelsLoose && body.up === 'ground',
@@ -42,6 +45,25 @@ export function play(car: Car, act: Act, need: Need): void {
 		case 'ignition-off':
 			body.live = false;
 			return;
+		case 'compressor-off':
+			body.compressor = false;
+			return;
+		case 'system-on':
+			for (const corner of worked) {
+				need(at(corner).plugged, 'wire-torn', `${corner} wakes with its plug off`);
+				const open = unitOwed(car, corner);
+				need(open.length === 0, 'under-pressure', `${corner} wakes with ${open.join(', ')} loose`);
+			}
+			body.live = true;
+			body.compressor = true;
+			return;
+		case 'calibrate':
+			need(body.up === 'ground' && body.wheelsTorqued, 'not-taught', 'taught before it stands');
+			body.taught = true;
+			return;
+		case 'look-again':
+			need(body.readAfter, 'heights-lost', 'looked at again with nothing to hold it against');
+			return;
 		case 'chock':
 			need(body.heightsRead, 'heights-lost', 'the car is touched before its heights were read');
 			need(body.up === 'ground', 'not-chocked', 'chocked too late');
@@ -55,6 +77,7 @@ export function play(car: Car, act: Act, need: Need): void {
 			return;
 		case 'stands':
 			need(body.up === 'jack', 'unsupported-car', 'stands without a lift');
+			body.under = act.under;
 			body.up = 'stands';
 			return;
 		case 'ground':
@@ -75,6 +98,8 @@ export function play(car: Car, act: Act, need: Need): void {
 		case 'read-heights-after':
 			need(body.up === 'ground', 'heights-lost', 'heights after read off the ground');
 			need(body.wheelsTorqued, 'heights-lost', 'heights after read before the end');
+			need(body.taught, 'not-taught', 'heights after read of a car that was not taught its height');
+			body.readAfter = true;
 			for (const [axle, { owed, open }] of axles) {
 				need(owed.size === 0, 'left-open', `${axle} still has open joints`);
 				need(open.size === 0, 'left-open', `${axle} still has covers off`);
@@ -86,7 +111,6 @@ export function play(car: Car, act: Act, need: Need): void {
 }
 
 const onBench: ReadonlySet<Act['do']> = new Set([
-	'soak',
 	'compare',
 	'compress',
 	'shaft-off',
@@ -94,8 +118,6 @@ const onBench: ReadonlySet<Act['do']> = new Set([
 	'shaft-on',
 	'release'
 ]);
-/** What is reached from inside or above while the car stands on its wheels. */
-const reachedInside: ReadonlySet<string> = new Set(['boot', 'cabin', 'bonnet']);
 
 function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): void {
 	const { body, scope, layoutOf, linksOn, rigidOwed } = car;
@@ -105,16 +127,27 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 	const layout = layoutOf(corner);
 	// Rubber may be set on the wheels, and covers inside opened; everything else at the car wants it on stands.
 	const onWheels = ['load', 'tighten'].includes(act.do) && scope.strategy.load === 'on-wheels';
-	if (act.do !== 'cover-off' && act.do !== 'cover-on' && !onBench.has(act.do)) {
+	const settles =
+		act.do === 'tighten' && car.settlesLater(corner, jointOf(layoutOf(corner), act.joint));
+	const evening = act.do === 'soak' && scope.strategy.soak !== 'wheel-off';
+	const anywhere = ['cover-off', 'cover-on', 'ease'].includes(act.do) || onBench.has(act.do);
+	if (!anywhere && !evening) {
 		need(
-			body.up === 'stands' || (onWheels && body.up === 'ground'),
+			body.up === 'stands' || ((onWheels || settles) && body.up === 'ground'),
 			'unsupported-car',
 			`${act.do} with the car not on its stands`
 		);
 	}
 	switch (act.do) {
 		case 'soak':
-			need(c.wheelOn && axle.owed.size === 0, 'not-oiled', 'oil after the spanner');
+			need(evening === c.wheelOn, 'wheel-in-way', 'oil with the wheel in the way');
+			need(
+				[...axle.fixings].every(
+					([id, fixing]) => readJointId(id).corner !== corner || fixing === 'tight'
+				),
+				'not-oiled',
+				'oil after the spanner'
+			);
 			c.oiled = true;
 			return;
 		case 'mark':
@@ -124,7 +157,7 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 		case 'cover-off':
 		case 'cover-on': {
 			const cover = layout.assembly.covers.find(({ key }) => key === act.cover)!;
-			const inside = reachedInside.has(cover.where);
+			const inside = insidePlaces.has(cover.where);
 			need(
 				body.up === 'stands' || inside,
 				'unsupported-car',
@@ -140,16 +173,13 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 		}
 		case 'vent':
 			need(!body.live, 'valves-live', 'air let out with the system live');
+			need(!body.compressor, 'valves-live', 'air let out with the compressor plugged in');
 			c.pressure = false;
+			body.taught = false;
 			return;
 		case 'fill': {
-			const unit = airUnit(layout);
-			const open = [...axle.owed].filter((id) => {
-				const [at, key] = id.split('/') as [Corner, string];
-				const { between, rule, pair } = jointOf(layout, key);
-				const carries = rule === 'any-time' && !pair && between.some((part) => unit.includes(part));
-				return at === corner && carries;
-			});
+			const open = unitOwed(car, corner);
+			need(body.live, 'no-air', 'filled by a system that is off');
 			need(open.length === 0, 'under-pressure', 'filled with its joints not at their torque');
 			c.pressure = true;
 			return;
@@ -178,6 +208,10 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 			axle.held.delete(jointId(corner, act.part));
 			return;
 		case 'move':
+			for (const part of Object.keys(act.parts)) {
+				const stood = body.under === 'subframe' && onOneJack(partOf(layout, part)!);
+				need(!stood, 'unsupported-car', `${part} lowered with the stands under it`);
+			}
 			for (const [part, mm] of Object.entries(act.parts))
 				axle.moved.set(car.node(corner, part), mm);
 			c.way = wayOf(layout, act.parts);
@@ -224,6 +258,11 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 			}
 			need(car.isWayOpen(corner, act.part), 'still-held', `${act.part} out with its way closed`);
 			need(isSpread(car, corner, act.part), 'still-held', `${act.part} out of a closed clamp`);
+			need(
+				!partOf(layout, act.part)?.plug || !c.plugged,
+				'wire-torn',
+				`${act.part} out with its plug on`
+			);
 			for (const part of unitOf(layout, act.part)) axle.out.add(car.node(corner, part));
 			return;
 		case 'in':
@@ -274,6 +313,14 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 		case 'shaft-on':
 		case 'release':
 			return playBench(car, act, need);
+		case 'unplug':
+			need(!body.live, 'wire-torn', 'a plug off with the system live');
+			c.plugged = false;
+			return;
+		case 'plug':
+			need(!axle.out.has(car.node(corner, act.part)), 'wire-torn', 'plugged with the damper out');
+			c.plugged = true;
+			return;
 		case 'press':
 			need(
 				axle.out.has(car.node(corner, act.part)),
@@ -296,6 +343,18 @@ const wayOf = (layout: Layout, parts: Readonly<Record<string, number>>): LayoutW
 				keys.length === Object.keys(parts).length && keys.every((key) => moves[key] === parts[key])
 			);
 		});
+
+/** Joints of what holds air at a corner that have no torque. */
+function unitOwed(car: Car, corner: Corner): string[] {
+	const layout = car.layoutOf(corner);
+	const unit = airUnit(layout);
+	return [...car.axle(corner).owed].filter((id) => {
+		const { corner: at, key } = readJointId(id);
+		const { between, rule, pair } = jointOf(layout, key);
+		const carries = rule === 'any-time' && !pair && between.some((part) => unit.includes(part));
+		return at === corner && carries;
+	});
+}
 
 /** Every clamp that a part sits in is held open. */
 const isSpread = (car: Car, corner: Corner, part: string): boolean =>
@@ -352,7 +411,7 @@ function playBench(car: Car, act: Extract<Act, { corner: Corner }>, need: Need):
 }
 
 function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): void {
-	const { at, scope, worked, linksOn, layoutOf } = car;
+	const { at, body, scope, worked, linksOn, layoutOf } = car;
 	const { corner, joint: key } = act;
 	const c = at(corner);
 	const axle = car.axle(corner);
@@ -376,7 +435,23 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 		need(!(c.pressure && carries && hangs), 'under-pressure', `${key} under air pressure`);
 		axle.owed.add(id);
 	}
+	if (joint.between.some((part) => partOf(layout, part)?.calibrated) && act.do === 'undo')
+		body.taught = false;
 	switch (act.do) {
+		case 'ease':
+			need(
+				c.wheelOn && body.up === 'ground',
+				'eased-in-air',
+				`${key} eased with nothing to hold it`
+			);
+			need(body.heightsRead, 'heights-lost', `${key} eased before the heights were read`);
+			need(
+				c.oiled || scope.rust === 'none' || scope.strategy.soak === 'wheel-off',
+				'not-oiled',
+				`${key} dry and rusty`
+			);
+			axle.owed.add(id);
+			return;
 		case 'slack':
 			axle.fixings.set(id, 'slack');
 			return;
@@ -437,6 +512,7 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 			return;
 		}
 		case 'tighten': {
+			const settles = car.settlesLater(corner, joint);
 			if (joint.rule === 'ride-height') need(c.loaded, 'bush-at-droop', `${key} set hanging`);
 			else {
 				const open = [...axle.fixings].filter(
@@ -446,6 +522,7 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 						!jointOf(layout, other.split('/')[1]!).pair
 				);
 				need(open.length === 0 || joint.pair === true, 'tight-before-started', `${key} too early`);
+				need(!settles || body.up === 'ground', 'mount-hanging', `${key} tight before the weight`);
 				need(!c.squeezed, 'unheld-spring', `${key} tight with the spring still drawn together`);
 			}
 			if (joint.pair && joint.rule === 'any-time') {

@@ -10,8 +10,15 @@ import {
 	type Node
 } from '../../assembly/graph.ts';
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../../height/corners.ts';
-import { axleLinks, jointOf, jointsOf, springArm, springSeat } from '../../layout/shape.ts';
-import type { Holder, Layout, LayoutWay } from '../../layout/types.ts';
+import {
+	axleLinks,
+	findsItsPlace,
+	jointOf,
+	jointsOf,
+	springArm,
+	springSeat
+} from '../../layout/shape.ts';
+import type { Holder, Layout, LayoutJoint, LayoutWay } from '../../layout/types.ts';
 import { axlePlans, type WorkScope } from '../scope.ts';
 
 export interface CornerState {
@@ -24,6 +31,7 @@ export interface CornerState {
 	shaftNutOn: boolean;
 	stacked: boolean;
 	pressure: boolean;
+	plugged: boolean;
 	loaded: boolean;
 	/** Joints whose nut was run off and on, whose taper is loose, and clamps that are held open. */
 	run: Set<string>;
@@ -64,12 +72,20 @@ export function freshCar(scope: WorkScope) {
 		wheelsLoose: false,
 		wheelsTorqued: false,
 		chocked: false,
-		live: true
+		live: true,
+		compressor: true,
+		under: 'body' as 'body' | 'subframe',
+		/** It was taught its height since its sensors were off. */
+		taught: true,
+		readAfter: false
 	};
 	const fixing = (corner: Corner, key: string): Fixing =>
 		axle(corner).fixings.get(jointId(corner, key)) ?? 'tight';
 	const node = (corner: Corner, part: string): Node => axle(corner).graph.node(part, corner);
 	const sidesOf = (which: Axle) => allCorners.filter((corner) => axleOf(corner) === which);
+
+	const settlesLater = (corner: Corner, joint: LayoutJoint) =>
+		scope.strategy.topNuts === 'weight-on' && findsItsPlace(layoutOf(corner), joint);
 
 	/** Links of the bar that are on at an axle; a link is off when it is at either end. */
 	const linksOn = (corner: Corner) =>
@@ -81,7 +97,11 @@ export function freshCar(scope: WorkScope) {
 	const rigidOwed = (corner: Corner) =>
 		[...axle(corner).owed].filter((id) => {
 			const joint = jointOf(layoutOf(corner), readJointId(id).key);
-			return readJointId(id).corner === corner && joint.rule === 'any-time' && !joint.pair;
+			// Nuts of a mount that finds its place are on by hand: they have no load until the weight comes.
+			const settles = settlesLater(corner, joint) && fixing(corner, joint.key) === 'tight';
+			return (
+				readJointId(id).corner === corner && joint.rule === 'any-time' && !joint.pair && !settles
+			);
 		});
 	/** What would still be up if every jack and strap were taken away. */
 	const standsAlone = (corner: Corner, part: string) => {
@@ -159,6 +179,7 @@ export function freshCar(scope: WorkScope) {
 		sidesOf,
 		linksOn,
 		rigidOwed,
+		settlesLater,
 		standsAlone,
 		isHeld,
 		heldAt,
@@ -191,6 +212,7 @@ const freshCorner = (layout: Layout): CornerState => ({
 	shaftNutOn: true,
 	stacked: true,
 	pressure: springSeat(layout) === 'air',
+	plugged: true,
 	loaded: false,
 	run: new Set(),
 	cracked: new Set(),

@@ -73,6 +73,8 @@ const multi = scopeOf('multi-link-rear');
 const coilover = scopeOf('double-wishbone');
 const spread = scopeOf('multi-link-rear', both, { ways: { rear: { spring: 'spread' } } });
 const levered = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'arm-down' } } });
+const soaked = scopeOf('macpherson-front', both, { soak: 'wheel-off' });
+const settled = scopeOf('macpherson-front', both, { topNuts: 'weight-on', easeTop: true });
 const behindTrim = scopeOf('twist-beam-strut');
 
 /** What is done wrong, on which car, and what the machine must see. */
@@ -139,7 +141,19 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['air let in before the unit has its torque', air, hurry('fill', 'tighten'), 'under-pressure'],
 	['air let out with the system live', air, forget('ignition-off'), 'valves-live'],
 	['a strut pulled out by its air line', air, forget('air-line-off'), 'air-line-torn'],
+	['the compressor left plugged in', air, forget('compressor-off'), 'valves-live'],
+	['air let in by a system that is off', air, hurry('fill', 'system-on'), 'no-air'],
+	['a damper pulled out by its plug', air, forget('plug-off'), 'wire-torn'],
+	['a system that wakes with a plug off', air, hurry('system-on', 'plug-on'), 'wire-torn'],
+	['heights read of a car not taught its height', air, forget('calibrate'), 'not-taught'],
+	['oil with the wheel still on', soaked, hurry('soak-off', 'wheel-off'), 'wheel-in-way'],
+	['a spanner before the oil', soaked, delay('soak-off', 'undo-bottom'), 'not-oiled'],
+	['upper nuts tight while it hangs', settled, hurry('top-tight', 'ground'), 'mount-hanging'],
+	['upper nuts eased on stands', settled, delay('ease-top', 'stands'), 'eased-in-air'],
 	['the taper bare', arm, forget('crack-taper'), 'taper-bare'],
+	['a taper cracked with a nut nobody ran', arm, forget('run-nut'), 'nut-seized'],
+	['a strut out of a closed clamp', clamp, forget('spread'), 'still-held'],
+	['a clamp tight on its spreader', clamp, forget('unspread'), 'clamp-bent'],
 	['the arm lowered with its joint on', arm, hurry('lower', 'holder-off'), 'arm-held'],
 	['the arm let go by no jack', arm, forget('support'), 'unheld-spring'],
 	['a spring taken out under force', arm, hurry('spring-out', 'lower'), 'spring-under-force'],

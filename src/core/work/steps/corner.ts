@@ -22,7 +22,9 @@ import { axleLinks } from './links.ts';
 import { lowered, type Own } from './make.ts';
 import type { Site } from './site.ts';
 import { armSpring } from './springs.ts';
+import { plugs } from './plugs.ts';
 import { clamp, tapers } from './tapers.ts';
+import { easedOnGround, withWeightOn } from './upper.ts';
 
 /** Its spring comes on it: a unit that is fitted as it was delivered. */
 const isSprung = (layout: Layout): boolean => springSeat(layout) === 'on-damper';
@@ -35,6 +37,7 @@ export function corner(site: Site, corner: Corner): void {
 	const holds = { held: held.map(({ part }) => site.heldId(part, corner)) };
 	one('wheel-off', { do: 'wheel-off', corner });
 	one('mark', { do: 'mark', corner });
+	if (site.soaksHere) one('soak-off', { do: 'soak', corner });
 	if (opensAir(plan, corner)) {
 		one('vent', { do: 'vent', corner });
 		one('fill', { do: 'fill', corner });
@@ -58,6 +61,8 @@ export function corner(site: Site, corner: Corner): void {
 		joints.map(({ name }) => lowered(name)).join(', ');
 
 	const { air, lines, top, bottom, holder, knuckle } = groups;
+	easedOnGround(site, corner, top);
+	plugs(site, corner);
 	if (lines.length) {
 		undo('hose-off', lines, `Off, so that nothing is stretched: ${names(lines)}`, true);
 		start('hose-on', lines, `On again, not twisted: ${names(lines)}`);
@@ -157,9 +162,11 @@ export function tightening(site: Site, corner: Corner, slack: readonly string[])
 	const each = (joints: readonly LayoutJoint[]) => ({
 		each: { joints: joints.map(({ key }) => jointId(corner, key)) }
 	});
-	const rigid = inOrder.filter(({ rule }) => rule === 'any-time');
+	const settled = withWeightOn(site, inOrder);
+	const rigid = inOrder.filter((one) => one.rule === 'any-time' && !settled.includes(one));
 	const rubber = inOrder.filter(({ rule }) => rule === 'ride-height');
 	if (rigid.length) site.at(corner, 'tighten', rigid, 'tighten', each(rigid));
+	if (settled.length) site.at(corner, 'top-tight', settled, 'tighten', each(settled));
 	if (rubber.length === 0) return;
 	site.add('load', corner, [corner], { acts: [{ do: 'load', corner }] });
 	site.at(corner, 'set-rubber', rubber, 'tighten', each(rubber));

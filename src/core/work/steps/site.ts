@@ -4,9 +4,12 @@ import { isLeft, type Axle, type Corner } from '../../height/corners.ts';
 import { axleLinks, damperOf, jointOf, onOneJack, partOf, unitOf } from '../../layout/shape.ts';
 import type { Layout, LayoutCover, LayoutJoint, LayoutPart } from '../../layout/types.ts';
 import type { Each, StepKind } from '../operations.ts';
-import type { AxlePlan } from '../scope.ts';
+import type { AxlePlan, Strategy, WorkScope } from '../scope.ts';
 import type { Act, WorkStep } from '../step.ts';
 import { makeStep, type Own } from './make.ts';
+
+/** What is done to a joint that is reached only with its covers off. */
+const loosening: ReadonlySet<string> = new Set(['undo', 'slack', 'ease', 'run', 'crack']);
 
 /** The work at one axle, as steps are made of it. */
 export class Site {
@@ -14,7 +17,16 @@ export class Site {
 	readonly made: WorkStep[] = [];
 	readonly unit: readonly string[];
 
-	constructor(readonly plan: AxlePlan) {
+	readonly how: Strategy;
+	/** Threads are oiled with the wheel off. */
+	readonly soaksHere: boolean;
+
+	constructor(
+		readonly plan: AxlePlan,
+		{ strategy, rust }: Pick<WorkScope, 'strategy' | 'rust'>
+	) {
+		this.how = strategy;
+		this.soaksHere = rust !== 'none' && strategy.soak === 'wheel-off';
 		this.layout = plan.layout;
 		this.unit = unitOf(plan.layout, damperOf(plan.layout).key);
 	}
@@ -75,7 +87,7 @@ export class Site {
 		corner: Corner,
 		kind: StepKind,
 		joints: readonly LayoutJoint[],
-		deed: 'undo' | 'slack' | 'run' | 'crack' | 'start' | 'tighten',
+		deed: 'undo' | 'slack' | 'ease' | 'run' | 'crack' | 'start' | 'tighten',
 		own: Partial<Own> & { before?: readonly Act[] } = {}
 	): void {
 		const on = joints.map(({ key }) => ({ corner, key }));
@@ -86,7 +98,7 @@ export class Site {
 			...rest,
 			each: {
 				...own.each,
-				...(['undo', 'slack', 'run', 'crack'].includes(deed) ? this.coversOver(on) : {})
+				...(loosening.has(deed) ? this.coversOver(on) : {})
 			}
 		});
 	}

@@ -99,7 +99,7 @@ function lineOf(row: RowName, { record, view, work }: Job): LineRow {
 		owed: view.standing.owed.length,
 		minutes: expected(),
 		minutesLeft: expected(done),
-		soakHours: soakNeeded(scope.rust),
+		soakHours: soakNeeded(scope.rust, scope.strategy),
 		odometerKm,
 		wheelTorqueNm: wheelTorqueNm(record),
 		openedAt,

@@ -13,7 +13,14 @@
 		type RustGrade,
 		type Strategy
 	} from '$core/work/scope';
-	import { axleLinks, damperOf, isOneBody, partOf, springSeat } from '$core/layout/shape';
+	import {
+		axleLinks,
+		damperOf,
+		findsItsPlace,
+		isOneBody,
+		partOf,
+		springSeat
+	} from '$core/layout/shape';
 	import { askedJobs, jobsOf } from '$core/work/jobs';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -86,13 +93,23 @@
 			)
 		)
 	);
+	/** Upper nuts of a mount come apart, as some shops do on the ground or under the weight. */
+	const mounts = $derived(
+		plans.some(({ layout, freed }) =>
+			layout.joints.some(
+				(joint) =>
+					findsItsPlace(layout, joint) && freed.off.some((id) => id.endsWith(`/${joint.key}`))
+			)
+		)
+	);
+
 	const dampers = $derived(plans.some(({ damperOut }) => damperOut));
 	const bothSides = $derived(plans.some(({ corners }) => corners.length === 2));
 	const beam = $derived(
 		plans.some(({ layout, springWay }) => isOneBody(layout) && springWay?.moves !== undefined)
 	);
 	const rustSeen = $derived(rustFound(findingsOf(job.work.book)));
-	const rustHours = $derived(soakNeeded(scope.rust));
+	const rustHours = $derived(soakNeeded(scope.rust, scope.strategy));
 </script>
 
 <section class="panel space-y-4 p-4" aria-labelledby="scope-title">
@@ -147,6 +164,19 @@
 	{#if rustSeen && !job.work.book.get('rust')}<p class="caption">
 			As the threads looked that were looked at.
 		</p>{/if}
+	{#if scope.rust !== 'none' && plans.length}
+		<Choice
+			label="Oil on the threads"
+			row
+			value={scope.strategy.soak ?? 'evening'}
+			disabled={closed}
+			onpick={(soak) => change({ soak })}
+			options={[
+				{ value: 'evening', name: 'The evening before' },
+				{ value: 'wheel-off', name: 'With the wheel off' }
+			]}
+		/>
+	{/if}
 	{#if rustHours}<p class="caption">
 			{operations.soak.title} the evening before: {rustHours} h until the first spanner.
 		</p>{/if}
@@ -242,5 +272,56 @@
 				{ value: '2', name: 'Two' }
 			]}
 		/>
+		<details>
+			<summary class="touch cursor-pointer py-2 font-semibold">As this shop likes it</summary>
+			<div class="space-y-4">
+				{#if mounts}
+					<Choice
+						label="Upper nuts get their torque"
+						row
+						value={scope.strategy.topNuts ?? 'with-others'}
+						disabled={closed}
+						onpick={(topNuts) => change({ topNuts })}
+						options={[
+							{ value: 'with-others', name: 'With the others' },
+							{ value: 'weight-on', name: 'With the weight on' }
+						]}
+					/>
+					<Choice
+						label="Upper nuts eased on the ground"
+						row
+						value={scope.strategy.easeTop ? 'yes' : 'no'}
+						disabled={closed}
+						onpick={(ease) => change({ easeTop: ease === 'yes' })}
+						options={[
+							{ value: 'no', name: 'No' },
+							{ value: 'yes', name: 'A quarter-turn' }
+						]}
+					/>
+				{/if}
+				<Choice
+					label="Stands go under"
+					row
+					value={scope.strategy.stands ?? 'body'}
+					disabled={closed}
+					onpick={(stands) => change({ stands })}
+					options={[
+						{ value: 'body', name: 'The body' },
+						{ value: 'subframe', name: 'The subframe, if it stays' }
+					]}
+				/>
+				<Choice
+					label="Wheels are aligned"
+					row
+					value={scope.strategy.align ?? 'before-driving'}
+					disabled={closed}
+					onpick={(align) => change({ align })}
+					options={[
+						{ value: 'before-driving', name: 'Before it is driven' },
+						{ value: 'after-settling', name: 'Once it has settled' }
+					]}
+				/>
+			</div>
+		</details>
 	{/if}
 </section>

@@ -41,7 +41,7 @@
 	);
 	const { ofDay } = shopTime();
 	const clock = (minutes: number) => ofDay((begin ?? 8 * 60) + minutes);
-	const soak = $derived(soakNeeded(work.scope.rust));
+	const soak = $derived(soakNeeded(work.scope.rust, work.scope.strategy));
 	const own = $derived([...work.pace].filter(([, { records }]) => records > 0));
 	const total = $derived(
 		work.order.steps.reduce((sum, { id }) => sum + meanMinutes(work.minutes.get(id)!), 0)

@@ -12,7 +12,12 @@ const kept = () =>
 		people: Joi.number().valid(1, 2).required(),
 		load: Joi.string().valid('jack-to-height', 'on-wheels').required(),
 		ways: Joi.object({ front: waysOfAxle(), rear: waysOfAxle() }),
-		inside: Joi.string().valid('before-lifting', 'on-stands')
+		inside: Joi.string().valid('before-lifting', 'on-stands'),
+		soak: Joi.string().valid('evening', 'wheel-off'),
+		easeTop: Joi.boolean(),
+		topNuts: Joi.string().valid('with-others', 'weight-on'),
+		stands: Joi.string().valid('body', 'subframe'),
+		align: Joi.string().valid('before-driving', 'after-settling')
 	});
 
 export const schemas = defineSchemas({
