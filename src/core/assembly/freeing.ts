@@ -70,6 +70,7 @@ export function freed(graph: Graph, pins: Pins, apart: Apart = []): Freed {
 	const choicesOf = (edge: Edge, fixings: Fixings): Choice[] => {
 		const { id, joint, turnsWhenSlack, ends } = edge;
 		if (id === undefined || joint!.bench) return [];
+		if (joint!.onlyByWay && !parted(ends, pins, apart)) return [];
 		const off: Choice = { id, fixing: 'off', cost: costOf(edge, graph, movers) };
 		const helps = turnsWhenSlack && !fixings.has(id) && !parted(ends, pins, apart);
 		return helps ? [{ id, fixing: 'slack', cost: slackCost }, off] : [off];

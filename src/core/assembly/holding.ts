@@ -52,4 +52,4 @@ export function staysOn(
 	});
 }
 
-const rank = ({ heldBy }: LayoutPart): number => (heldBy === 'jack' ? 0 : 1);
+const rank = ({ heldBy }: LayoutPart): number => ['jack', 'strap', 'hook'].indexOf(heldBy!);

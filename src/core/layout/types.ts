@@ -11,6 +11,7 @@ export const jointKinds = [
 	'rigid',
 	'ball-joint',
 	'shaft-nut',
+	'hub-nut',
 	'clamp',
 	'cushion',
 	'wheel'
@@ -22,6 +23,7 @@ export const jointKindNames: Readonly<Record<JointKind, string>> = {
 	rigid: 'Rigid',
 	'ball-joint': 'Ball joint',
 	'shaft-nut': 'Shaft nut',
+	'hub-nut': 'Hub nut',
 	clamp: 'Clamp',
 	cushion: 'Cushion',
 	wheel: 'Wheel'
@@ -40,7 +42,7 @@ export const tightenRuleNames: Readonly<Record<TightenRule, string>> = {
 /** The rule a joint of this kind follows unless the job says otherwise. */
 export function defaultRule(kind: JointKind): TightenRule {
 	if (kind === 'bonded-bush') return 'ride-height';
-	return kind === 'wheel' ? 'wheels-on-ground' : 'any-time';
+	return kind === 'wheel' || kind === 'hub-nut' ? 'wheels-on-ground' : 'any-time';
 }
 
 /** By hand only, or run down by a power tool first; the final torque is by wrench either way. */
@@ -118,6 +120,8 @@ export interface LayoutJoint {
 	slackMm?: number;
 	/** Undone on the bench only, never in the car. */
 	bench?: boolean;
+	/** Comes apart only where a way parts it: nothing else is gained by it. */
+	onlyByWay?: boolean;
 	/** Undone only where its own part is renewed: where nothing is planned, nobody owes it. */
 	seldom?: boolean;
 	/** There is one for both sides; it is counted to the left. */
@@ -146,6 +150,7 @@ export const partKinds = [
 	'arm',
 	'rod',
 	'knuckle',
+	'caliper',
 	'axle',
 	'subframe',
 	'link',
@@ -156,7 +161,7 @@ export const partKinds = [
 export type PartKind = (typeof partKinds)[number];
 
 /** What is put under or around a part that nothing else holds. */
-export type Holder = 'jack' | 'strap';
+export type Holder = 'jack' | 'strap' | 'hook';
 
 /** Something of a corner that moves or comes off. The body is always there and is not listed. */
 export interface LayoutPart {

@@ -138,6 +138,9 @@ function choiceEdges(steps: readonly WorkStep[], { strategy, ...scope }: WorkSco
 const opening: readonly StepKind[] = [
 	'support',
 	'tie',
+	'hang',
+	'caliper-off',
+	'hub-off',
 	'hose-off',
 	'vent',
 	'plug-off',
@@ -162,7 +165,7 @@ function sideAfterSide(
 ): Edge[] {
 	const together = Object.keys(springWay?.moves ?? {}).some((key) => partOf(layout, key)?.shared);
 	if (sides === 'together' || !one || !other || together) return [];
-	return order(find(['tighten', 'untie', 'unsupport'], one), find(opening, other), {
+	return order(find(['tighten', 'untie', 'unsupport', 'unhang'], one), find(opening, other), {
 		id: 'side-after-side',
 		words: 'One side is finished before the other is opened, so that one stays to look at.',
 		choice: true

@@ -196,6 +196,23 @@ export const operations = {
 			need('weight-on', 'Upper nuts are eased while the wheels hold the car, or not at all.')
 		]
 	},
+	'ease-hub': {
+		phase: 'prepare',
+		title: 'Hub nut eased, the wheels holding',
+		minutes: minutes(2, 4, 12),
+		rusts: true,
+		repeats: true,
+		tool: 'Breaker bar',
+		caution: 'Staking lifted first. The wheel is down on the ground and somebody is on the brake.',
+		gate: { question: 'Staking lifted, wheel on the ground, nut turned?' },
+		needs: [
+			heightsFirst,
+			need(
+				'weight-on',
+				'A hub nut breaks loose while the wheels hold the car: in the air the shaft takes it.'
+			)
+		]
+	},
 	'ignition-off': {
 		phase: 'prepare',
 		title: 'Ignition and selector as the maker says, battery off',
@@ -348,6 +365,38 @@ export const operations = {
 		leaves: { hazard: 'The knuckle hangs on its strap', until: 'untie' },
 		needs: [wheelFirst],
 		makes: [fact('held', 'held')]
+	},
+	hang: {
+		phase: 'strip',
+		title: 'Hook for the caliper, from the spring or the body',
+		minutes: minutes(1, 1, 3),
+		repeats: true,
+		tool: 'Hook',
+		leaves: { hazard: 'The caliper hangs on its hook', until: 'unhang' },
+		needs: [wheelFirst],
+		makes: [fact('held', 'held')]
+	},
+	'caliper-off': {
+		phase: 'strip',
+		title: 'Caliper off its carrier, hung, never on its hose',
+		minutes: minutes(3, 6, 18),
+		rusts: true,
+		repeats: true,
+		caution:
+			'The piston pushed back first where the pads catch on a ridge. Nobody on the pedal. The disc off where room is wanted.',
+		gate: { question: 'Caliper on its hook, its hose slack?' },
+		...undone
+	},
+	'hub-off': {
+		phase: 'strip',
+		title: 'Hub nut off, the shaft proven free in its hub',
+		minutes: minutes(2, 5, 20),
+		rusts: true,
+		repeats: true,
+		caution:
+			'Nut back on flush before it is tapped. A shaft that does not move is pressed, not hammered.',
+		gate: { question: 'Does the shaft move in the hub by hand?' },
+		...undone
 	},
 	'undo-bottom': {
 		phase: 'strip',
@@ -753,6 +802,33 @@ export const operations = {
 		makes: [fact('in'), fact('started'), fact('placed')],
 		ends: [fact('free', 'joints')]
 	},
+	'caliper-on': {
+		phase: 'refit',
+		title: 'Caliper on its carrier, bolts started by hand',
+		minutes: minutes(2, 4, 8),
+		repeats: true,
+		caution: 'Hose not twisted. The pedal is pumped before the car moves.',
+		needs: [need('placed', 'The caliper goes back when everything is where it stays.')],
+		...startedByHand
+	},
+	'hub-on': {
+		phase: 'refit',
+		title: 'Shaft into its hub, a new nut by hand',
+		minutes: minutes(2, 3, 8),
+		repeats: true,
+		caution: 'The shaft stays in its inner joint while it is guided in.',
+		needs: [need('in', 'The shaft goes into its hub when the damper is in.')],
+		...startedByHand
+	},
+	unhang: {
+		phase: 'refit',
+		title: 'Hook of the caliper away',
+		minutes: minutes(0.5, 0.5, 1),
+		repeats: true,
+		needs: holdsAgain,
+		makes: [fact('let-go')],
+		ends: [fact('held', 'held')]
+	},
 	'plug-on': {
 		phase: 'refit',
 		title: 'Plug of the damper on again',
@@ -970,6 +1046,21 @@ export const operations = {
 		needs: [need('system-on', 'Air comes in with the system on again.')],
 		makes: [fact('filled')]
 	},
+	'hub-tight': {
+		phase: 'set',
+		title: 'Hub nut to its torque and angle, the wheels holding',
+		minutes: minutes(3, 5, 10),
+		repeats: true,
+		tool: 'Torque wrench',
+		caution: 'No driving and no rolling before it is tight: the bearing comes apart.',
+		gate: { question: 'Staked or pinned as its maker wants?' },
+		doneIn: 'round',
+		needs: [
+			startedFirst,
+			need('down', 'A hub nut gets its torque on the ground, somebody on the brake.')
+		],
+		makes: [fact('hub-tight'), fact('tightened', 'joints')]
+	},
 	'top-tight': {
 		phase: 'set',
 		title: 'Upper nuts to their torque, the weight on them',
@@ -1020,6 +1111,7 @@ export const operations = {
 			need('set', 'Heights after are read when rubber has its torque.'),
 			need('top-tight', 'Heights after are read when the upper nuts have their torque.'),
 			need('covered', 'Heights after are read when the car is whole again.'),
+			need('hub-tight', 'The car is rolled for its heights only when hub nuts are tight.'),
 			need('calibrated', 'Heights after are read when the car was taught its height again.')
 		],
 		makes: [fact('read-after')]

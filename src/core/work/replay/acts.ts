@@ -128,7 +128,9 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 	// Rubber may be set on the wheels, and covers inside opened; everything else at the car wants it on stands.
 	const onWheels = ['load', 'tighten'].includes(act.do) && scope.strategy.load === 'on-wheels';
 	const settles =
-		act.do === 'tighten' && car.settlesLater(corner, jointOf(layoutOf(corner), act.joint));
+		act.do === 'tighten' &&
+		(car.settlesLater(corner, jointOf(layoutOf(corner), act.joint)) ||
+			jointOf(layoutOf(corner), act.joint).rule === 'wheels-on-ground');
 	const evening = act.do === 'soak' && scope.strategy.soak !== 'wheel-off';
 	const anywhere = ['cover-off', 'cover-on', 'ease'].includes(act.do) || onBench.has(act.do);
 	if (!anywhere && !evening) {
@@ -193,6 +195,7 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 			need(linksOn(corner) !== 1, 'link-under-load', 'wheel on with one link alone');
 			need(rigidOwed(corner).length === 0, 'loaded-before-rigid', 'rigid joints not at torque');
 			need(!heldAt(car, corner), 'jack-left', 'wheel on with the small jack in its way');
+			need(notStarted(car, corner).length === 0, 'left-open', 'wheel on over a nut that is off');
 			c.wheelOn = true;
 			return;
 		case 'hold':
@@ -356,6 +359,14 @@ function unitOwed(car: Car, corner: Corner): string[] {
 	});
 }
 
+/** Nuts of the hub at a corner that are off. */
+const notStarted = (car: Car, corner: Corner): string[] =>
+	car
+		.layoutOf(corner)
+		.joints.flatMap(({ key, kind }) =>
+			kind === 'hub-nut' && car.fixing(corner, key) === 'off' ? [key] : []
+		);
+
 /** Every clamp that a part sits in is held open. */
 const isSpread = (car: Car, corner: Corner, part: string): boolean =>
 	car
@@ -451,6 +462,7 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 				`${key} dry and rusty`
 			);
 			axle.owed.add(id);
+			c.eased.add(key);
 			return;
 		case 'slack':
 			axle.fixings.set(id, 'slack');
@@ -486,6 +498,8 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 					.every((one) => sprung(one) && car.standsAlone(one, body.key));
 				need(held, 'axle-rolls', 'a link comes off with the axle not held by its dampers');
 			}
+			const turns = joint.kind !== 'hub-nut' || c.eased.has(key);
+			need(turns, 'hub-in-air', `${key} broken loose with the wheel in the air`);
 			const loose = !isTaper(joint) || c.cracked.has(key);
 			need(loose, 'taper-bare', `nut of ${key} off before its taper is loose`);
 			axle.fixings.set(id, 'off');
@@ -528,6 +542,8 @@ function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): 
 			if (joint.pair && joint.rule === 'any-time') {
 				need(linksOn(corner) === 2, 'link-under-load', 'one link tight with the other off');
 			}
+			const onWheels = joint.rule !== 'wheels-on-ground' || body.up === 'ground';
+			need(onWheels, 'hub-in-air', `${key} tight with nothing to hold the wheel`);
 			need(!c.spread.has(key), 'clamp-bent', `${key} tight on a spreader`);
 			need(car.fixing(corner, key) !== 'off', 'tight-before-started', `${key} tight, and off`);
 			axle.fixings.set(id, 'tight');

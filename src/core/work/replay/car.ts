@@ -37,6 +37,8 @@ export interface CornerState {
 	run: Set<string>;
 	cracked: Set<string>;
 	spread: Set<string>;
+	/** Nuts that were loosened while the wheels held the car. */
+	eased: Set<string>;
 	/** The way by which parts are away from where they hang. */
 	way: LayoutWay | undefined;
 }
@@ -217,5 +219,6 @@ const freshCorner = (layout: Layout): CornerState => ({
 	run: new Set(),
 	cracked: new Set(),
 	spread: new Set(),
+	eased: new Set(),
 	way: undefined
 });

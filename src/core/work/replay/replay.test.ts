@@ -73,6 +73,7 @@ const multi = scopeOf('multi-link-rear');
 const coilover = scopeOf('double-wishbone');
 const spread = scopeOf('multi-link-rear', both, { ways: { rear: { spring: 'spread' } } });
 const levered = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'arm-down' } } });
+const shaftOut = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'shaft-out' } } });
 const soaked = scopeOf('macpherson-front', both, { soak: 'wheel-off' });
 const settled = scopeOf('macpherson-front', both, { topNuts: 'weight-on', easeTop: true });
 const behindTrim = scopeOf('twist-beam-strut');
@@ -150,6 +151,10 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['a spanner before the oil', soaked, delay('soak-off', 'undo-bottom'), 'not-oiled'],
 	['upper nuts tight while it hangs', settled, hurry('top-tight', 'ground'), 'mount-hanging'],
 	['upper nuts eased on stands', settled, delay('ease-top', 'stands'), 'eased-in-air'],
+	['a hub nut broken loose in the air', shaftOut, forget('ease-hub'), 'hub-in-air'],
+	['a hub nut tight in the air', shaftOut, hurry('hub-tight', 'ground'), 'hub-in-air'],
+	['a caliper on its hose', shaftOut, forget('hang'), 'hanging-hose'],
+	['a caliper left on a knuckle that swings', shaftOut, forget('caliper-off'), 'arm-held'],
 	['the taper bare', arm, forget('crack-taper'), 'taper-bare'],
 	['a taper cracked with a nut nobody ran', arm, forget('run-nut'), 'nut-seized'],
 	['a strut out of a closed clamp', clamp, forget('spread'), 'still-held'],

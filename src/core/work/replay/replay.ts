@@ -116,6 +116,10 @@ function checkCorner(car: Car, corner: Corner, bad: (code: string, words: string
 		if (part.key === arm?.key && car.presses(corner)) {
 			bad('unheld-spring', 'nothing holds the spring on the arm');
 		} else if (part.heldBy === 'jack') bad('arm-drops', `nothing holds the ${part.name}`);
-		else bad('knuckle-falls', `nothing holds the ${part.name}`);
+		else
+			bad(
+				part.heldBy === 'hook' ? 'hanging-hose' : 'knuckle-falls',
+				`nothing holds the ${part.name}`
+			);
 	}
 }

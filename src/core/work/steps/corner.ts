@@ -18,6 +18,7 @@ import { arms } from './arms.ts';
 import { backAt, damper, isBrought } from './damper.ts';
 import { groups as groupsAt } from './groups.ts';
 import { hold, letGo } from './holds.ts';
+import { caliper, hubNut } from './hub.ts';
 import { axleLinks } from './links.ts';
 import { lowered, type Own } from './make.ts';
 import type { Site } from './site.ts';
@@ -63,6 +64,8 @@ export function corner(site: Site, corner: Corner): void {
 	const { air, lines, top, bottom, holder, knuckle } = groups;
 	easedOnGround(site, corner, top);
 	plugs(site, corner);
+	caliper(site, corner, groups.calipers, holds);
+	hubNut(site, corner, groups.hubs);
 	if (lines.length) {
 		undo('hose-off', lines, `Off, so that nothing is stretched: ${names(lines)}`, true);
 		start('hose-on', lines, `On again, not twisted: ${names(lines)}`);

@@ -10,7 +10,7 @@ import type { Site } from './site.ts';
 export function damper(
 	site: Site,
 	corner: Corner,
-	{ air, lines, top, bottom, knuckle }: Groups
+	{ air, lines, top, bottom, knuckle, calipers, hubs }: Groups
 ): void {
 	const { damperWay } = site.plan;
 	const part = damperOf(site.layout);
@@ -18,7 +18,9 @@ export function damper(
 	// What the damper is fixed to is brought to it; what only stood aside comes back on its own joint.
 	const back = backAt(site, corner, (key, mm) => knuckle.length === 0 || isBrought(site, key, mm));
 	const links = site.offAt(corner).filter(({ pair }) => pair);
-	const inTheWay = [...air, ...lines, ...links, ...knuckle].map(({ key }) => jointId(corner, key));
+	const inTheWay = [...air, ...lines, ...links, ...knuckle, ...calipers, ...hubs].map(({ key }) =>
+		jointId(corner, key)
+	);
 	const slack = site.plan.freed.slack.filter((id) => readJointId(id).corner === corner);
 	const ends = [...top, ...bottom].map(({ key }) => jointId(corner, key));
 	site.add('damper-out', corner, [corner], {

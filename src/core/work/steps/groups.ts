@@ -6,7 +6,17 @@ import { airJoints } from './air.ts';
 import type { Site } from './site.ts';
 
 export type Groups = Record<
-	'air' | 'lines' | 'top' | 'bottom' | 'holder' | 'knuckle' | 'brackets' | 'arms' | 'subframe',
+	| 'air'
+	| 'lines'
+	| 'top'
+	| 'bottom'
+	| 'holder'
+	| 'knuckle'
+	| 'brackets'
+	| 'arms'
+	| 'subframe'
+	| 'calipers'
+	| 'hubs',
 	LayoutJoint[]
 >;
 
@@ -21,7 +31,11 @@ export function groups(site: Site, corner: Corner) {
 	const [air, rest] = split(joints, (joint) => airJoints(layout).includes(joint));
 	const [lines, parts] = split(rest, site.isLine);
 	const [top, more] = split(parts, (joint) => damperEnd(layout, 'top').includes(joint));
-	const [bottom, other] = split(more, (joint) => damperEnd(layout, 'bottom').includes(joint));
+	const [bottom, ends] = split(more, (joint) => damperEnd(layout, 'bottom').includes(joint));
+	const [calipers, shafts] = split(ends, ({ between }) =>
+		between.some((key) => partOf(layout, key)?.kind === 'caliper')
+	);
+	const [hubs, other] = split(shafts, ({ kind }) => kind === 'hub-nut');
 	const arm = springArm(layout)?.key;
 	const [brackets, mounted] = split(other, ({ between }) =>
 		between.some((key) => partOf(layout, key)?.kind === 'bar')
@@ -36,5 +50,5 @@ export function groups(site: Site, corner: Corner) {
 		others,
 		({ between }) => plan.springWay !== undefined && arm !== undefined && between.includes(arm)
 	);
-	return { air, lines, top, bottom, holder, knuckle, brackets, arms, subframe };
+	return { air, lines, top, bottom, holder, knuckle, brackets, arms, subframe, calipers, hubs };
 }
