@@ -152,6 +152,7 @@ export function fittingSteps(line: PartLine, steps: readonly WorkStep[]): WorkSt
 		if (joint === 'shaft-nut') return act.do === 'shaft-on';
 		if (joint) return act.do === (slackened ? 'tighten' : 'start') && act.joint === joint;
 		if (line.layoutPart) return act.do === 'in' && act.part === line.layoutPart;
+		if (line.part === 'bracket') return act.do === 'make' && act.what === 'bracket-on';
 		if (line.part === 'bar-bush') return act.do === 'start' && act.joint === 'bar-bush';
 		const isIn = (part: string) => act.do === 'in' && act.part === part;
 		if (line.part === 'damper' || unitParts.includes(line.part)) return isIn('damper');

@@ -5,9 +5,11 @@
 import type { Layout, LayoutPart, PartKind } from '../layout/types.ts';
 import { axleLinks, jointsOf, partOf } from '../layout/shape.ts';
 import type { PartKey } from '../inspect/part-keys.ts';
+import type { StepKind } from './operations.ts';
 import airSpring from './jobs/air-spring.json' with { type: 'json' };
 import arm from './jobs/arm.json' with { type: 'json' };
 import barBush from './jobs/bar-bush.json' with { type: 'json' };
+import bracket from './jobs/bracket.json' with { type: 'json' };
 import bush from './jobs/bush.json' with { type: 'json' };
 import dropLink from './jobs/drop-link.json' with { type: 'json' };
 import topMount from './jobs/top-mount.json' with { type: 'json' };
@@ -21,11 +23,13 @@ interface Job {
 	each?: boolean;
 	/** Its rubber is pressed out and in on the bench, and the part goes back. */
 	press?: boolean;
+	/** What is done at the car while the part is out, in this order, before it goes in again. */
+	adds?: readonly StepKind[];
 	/** What is bought for it. */
 	part: PartKey;
 }
 
-const jobs = [dropLink, barBush, topMount, airSpring, arm, bush] as Job[];
+const jobs = [dropLink, barBush, topMount, airSpring, arm, bush, bracket] as Job[];
 
 /** One job as it is asked for: at all such parts of an axle, or at one of them. */
 export interface AskedJob {

@@ -650,6 +650,61 @@ export const operations = {
 		needs: [need('arm-out', 'Bushes are pressed with their arm out.', { each: 'link' })],
 		makes: [fact('pressed', 'link')]
 	},
+	'bracket-place': {
+		phase: 'strip',
+		title: 'New bracket held in its place, squared to the axle, holes marked',
+		minutes: minutes(5, 10, 25),
+		repeats: true,
+		tool: 'Square, clamps, centre punch',
+		caution:
+			'What lies behind: lines, wires, tank, the cabin. The maker of the kit and local rules say what may be drilled.',
+		gate: {
+			question: 'Located by the factory holes, square to the axle, centres punched, nothing behind?'
+		},
+		needs: [need('out', 'A bracket is fitted with the damper out of its way.')],
+		makes: [fact('bracket-marked')]
+	},
+	'bracket-drill': {
+		phase: 'strip',
+		title: 'Drilled from small to size, and deburred',
+		minutes: minutes(5, 10, 25),
+		repeats: true,
+		tool: 'Drills in steps, deburrer',
+		caution: 'Glasses. A stop on the drill. Chips out of the box section before they rust.',
+		gate: { question: 'Holes round and to size, at right angles?', note: 'Sizes drilled, mm' },
+		needs: [need('bracket-marked', 'Holes are drilled where the bracket was held and punched.')],
+		makes: [fact('drilled')]
+	},
+	'bracket-seal': {
+		phase: 'strip',
+		title: 'Bare edges primed and sealed',
+		minutes: minutes(3, 5, 12),
+		repeats: true,
+		gate: { question: 'No bare metal at any edge?' },
+		needs: [need('drilled', 'Edges are sealed once the holes are to size.')],
+		makes: [fact('sealed')]
+	},
+	'rivet-nut': {
+		phase: 'strip',
+		title: 'Rivet nuts set and tried',
+		minutes: minutes(3, 6, 15),
+		repeats: true,
+		tool: 'Rivet nut tool',
+		caution: 'One that turns is drilled out and set anew: it never holds.',
+		gate: { question: 'Thread seen, flange flat, each tried with a bolt and does not turn?' },
+		needs: [need('sealed', 'A rivet nut covers the edge: sealed before it is set.')],
+		makes: [fact('nuts-set')]
+	},
+	'bracket-on': {
+		phase: 'strip',
+		title: 'Bracket on, its bolts to their torque',
+		minutes: minutes(3, 6, 12),
+		repeats: true,
+		tool: 'Torque wrench',
+		gate: { question: 'Square as it was marked?', note: 'Torque, and where the figure is from' },
+		needs: [need('nuts-set', 'The bracket is bolted to nuts that were tried.')],
+		makes: [fact('bracket-on')]
+	},
 	compare: {
 		phase: 'bench',
 		title: 'Old part against new',
@@ -793,6 +848,8 @@ export const operations = {
 		repeats: true,
 		needs: [
 			armFirst,
+			comparedFirst,
+			need('bracket-on', 'The new bracket is on before the unit goes to it.'),
 			need('unit-ready', 'The unit is finished on the bench before it goes into the car.'),
 			need(
 				'held-again',

@@ -147,6 +147,7 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 		if (!want || worked.length === 0 || !asked) return [];
 		const beside = springSeat(layout) === 'on-arm';
 		const mounts = jobs.some(({ job }) => job.takes === 'mount');
+		const dampers = want.damper || jobs.some(({ job }) => job.takes === 'damper');
 		const armOut = jobs.some(
 			({ part }) => part !== undefined && part.key === springArm(layout)?.key
 		);
@@ -155,7 +156,7 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 				? wayOf(layout, axle, 'spring', scope.strategy, armOut)
 				: undefined;
 		const inCoil = springWay !== undefined && partOf(layout, 'spring')?.around !== undefined;
-		const damperOut = want.damper || mounts || inCoil || (!beside && !bellows && want.spring);
+		const damperOut = dampers || mounts || inCoil || (!beside && !bellows && want.spring);
 		const damperWay = damperOut
 			? wayOf(layout, axle, damperOf(layout).key, scope.strategy)
 			: undefined;
@@ -176,6 +177,7 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 				rebuilt:
 					damperOut &&
 					springSeat(layout) === 'on-damper' &&
+					(want.damper || want.spring || mounts) &&
 					(mounts || scope.strategy.assembly === 'rebuild'),
 				mountOff:
 					(want.damper || mounts) &&

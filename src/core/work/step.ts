@@ -21,6 +21,8 @@ export type Act =
 	| { do: 'squeeze' | 'unsqueeze' | 'compare'; corner: Corner }
 	| { do: 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release' | 'load'; corner: Corner }
 	| { do: 'slack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string }
+	/** Something is made at the car: a bracket's place, its holes, their edges, nuts, the bracket on them. */
+	| { do: 'make'; corner: Corner; what: StepKind }
 	/** A nut loosened while the wheels hold the car; a plug off and on. */
 	| { do: 'ease'; corner: Corner; joint: string }
 	| { do: 'unplug' | 'plug'; corner: Corner; part: string }

@@ -284,6 +284,11 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 			need(c.compared, 'not-compared', 'damper fitted without comparing');
 			need(!c.compressed, 'unheld-spring', 'unit fitted with the compressor on');
 			need(
+				c.made.length === 0 || c.made.includes(bracket.at(-1)!),
+				'made-blind',
+				'unit fitted to half a bracket'
+			);
+			need(
 				partOf(layout, 'spring')!.around !== act.part || !axle.out.has(car.node(corner, 'spring')),
 				'spring-missing',
 				'damper in before the coil around it'
@@ -316,6 +321,14 @@ function playAt(car: Car, act: Extract<Act, { corner: Corner }>, need: Need): vo
 		case 'shaft-on':
 		case 'release':
 			return playBench(car, act, need);
+		case 'make': {
+			const out = axle.out.has(car.node(corner, damperOf(layout).key));
+			need(out, 'in-the-way', `${act.what} behind the damper`);
+			const before = bracket[bracket.indexOf(act.what) - 1];
+			need(before === undefined || c.made.includes(before), 'made-blind', `${act.what} too early`);
+			c.made.push(act.what);
+			return;
+		}
 		case 'unplug':
 			need(!body.live, 'wire-torn', 'a plug off with the system live');
 			c.plugged = false;
@@ -375,6 +388,15 @@ const isSpread = (car: Car, corner: Corner, part: string): boolean =>
 			({ key, kind, between }) =>
 				kind !== 'clamp' || !between.includes(part) || car.at(corner).spread.has(key)
 		);
+
+/** A bracket as metal wants it: its place, the holes, their edges sealed, nuts in them, the bracket on those. */
+const bracket: readonly string[] = [
+	'bracket-place',
+	'bracket-drill',
+	'bracket-seal',
+	'rivet-nut',
+	'bracket-on'
+];
 
 const heldAt = (car: Car, corner: Corner): boolean => car.heldAt(corner).size > 0;
 

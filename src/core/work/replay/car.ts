@@ -37,6 +37,8 @@ export interface CornerState {
 	run: Set<string>;
 	cracked: Set<string>;
 	spread: Set<string>;
+	/** What was made at the car for another part, as it was made. */
+	made: string[];
 	/** Nuts that were loosened while the wheels held the car. */
 	eased: Set<string>;
 	/** The way by which parts are away from where they hang. */
@@ -220,5 +222,6 @@ const freshCorner = (layout: Layout): CornerState => ({
 	cracked: new Set(),
 	spread: new Set(),
 	eased: new Set(),
+	made: [],
 	way: undefined
 });

@@ -74,6 +74,7 @@ const coilover = scopeOf('double-wishbone');
 const spread = scopeOf('multi-link-rear', both, { ways: { rear: { spring: 'spread' } } });
 const levered = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'arm-down' } } });
 const shaftOut = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'shaft-out' } } });
+const drilled = scopeOf('multi-link-rear', { ...both, also: ['bracket'] });
 const soaked = scopeOf('macpherson-front', both, { soak: 'wheel-off' });
 const settled = scopeOf('macpherson-front', both, { topNuts: 'weight-on', easeTop: true });
 const behindTrim = scopeOf('twist-beam-strut');
@@ -155,6 +156,9 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['a hub nut tight in the air', shaftOut, hurry('hub-tight', 'ground'), 'hub-in-air'],
 	['a caliper on its hose', shaftOut, forget('hang'), 'hanging-hose'],
 	['a caliper left on a knuckle that swings', shaftOut, forget('caliper-off'), 'arm-held'],
+	['an edge sealed before its hole', drilled, hurry('bracket-seal', 'bracket-drill'), 'made-blind'],
+	['a unit fitted to nuts with no bracket', drilled, forget('bracket-on'), 'made-blind'],
+	['holes drilled behind the damper', drilled, hurry('bracket-place', 'damper-out'), 'in-the-way'],
 	['the taper bare', arm, forget('crack-taper'), 'taper-bare'],
 	['a taper cracked with a nut nobody ran', arm, forget('run-nut'), 'nut-seized'],
 	['a strut out of a closed clamp', clamp, forget('spread'), 'still-held'],

@@ -115,6 +115,9 @@ export function corner(site: Site, corner: Corner): void {
 		const whole = airUnit(layout).includes(damperOf(layout).key) || isSprung(layout);
 		site.add(whole ? 'check-unit' : 'change-over', corner, [corner], { acts: [] });
 	}
+	for (const { job } of plan.jobs) {
+		for (const kind of job.adds ?? []) one(kind, { do: 'make', corner, what: kind });
+	}
 	if (plan.springWay) armSpring(site, corner);
 	arms(site, corner);
 	if (groups.brackets.length) {
