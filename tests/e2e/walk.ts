@@ -140,7 +140,7 @@ export async function walkToTheRound(page: Page, url: string): Promise<string[]>
 		}
 		const gate = card.getByRole('checkbox');
 		if (await gate.isVisible()) await gate.check();
-		const words = card.getByLabel(/^Where /);
+		const words = card.getByLabel(/^(Where|How it was seen|Sizes drilled|Torque, and)/);
 		if (await words.isVisible()) await words.fill('sill seams, both sides');
 		// The button has the focus where nothing had to be touched before it.
 		const next = card.getByRole('button', { name: 'Done, next step' });

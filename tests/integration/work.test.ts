@@ -288,6 +288,24 @@ describe('photos', () => {
 			...change
 		});
 
+	it('of the seats of a spring are wanted, or words on how they were seen', async () => {
+		const jobId = await shop.job(['RL', 'RR']);
+		await write(jobId, 'scope', 'rear', { damper: false, spring: true, bushes: false });
+		const raise = viewWork(await shop.record(jobId), limits).order.steps.find(
+			({ gate }) => gate?.photo
+		)!;
+		const refusal = async (data: object = {}) =>
+			done(jobId, raise.id, data).then(
+				() => '',
+				(problem: Error) => problem.message
+			);
+		expect(await refusal()).toMatch(/a photo of it/);
+		expect(await refusal({ note: 'by mirror, both ends' })).not.toMatch(/a photo of it/);
+		const by = { person: shop.technician };
+		await addPhoto(shop.db, jobId, await photo({ subject: raise.id }), by, shrink);
+		expect(await refusal()).not.toMatch(/a photo of it/);
+	});
+
 	it('are made small, lose what the camera wrote, and are kept once', async () => {
 		const jobId = await shop.job();
 		const input = await photo();

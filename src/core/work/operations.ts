@@ -803,7 +803,8 @@ export const operations = {
 		repeats: true,
 		tool: 'Small jack, drift',
 		gate: {
-			question: 'Both ends seen in their seats, through the hole or by mirror; a photo taken?'
+			question: 'Both ends seen in their seats, through the hole or by mirror?',
+			photo: true
 		},
 		caution: 'Fingers out of the holes: a drift pulls the last bit.',
 		needs: [
@@ -835,7 +836,8 @@ export const operations = {
 		minutes: minutes(4, 6, 12),
 		repeats: true,
 		gate: {
-			question: 'Both ends seen in their seats, through the hole or by mirror; a photo taken?'
+			question: 'Both ends seen in their seats, through the hole or by mirror?',
+			photo: true
 		},
 		caution: 'Watch both ends of the spring into their seats.',
 		makes: [fact('started'), fact('placed')],

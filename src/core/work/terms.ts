@@ -5,7 +5,12 @@ export interface Gate {
 	question: string;
 	/** Wants words, such as where the stands are. */
 	note?: string;
+	/** Wants a photo of it, or words on how it was seen without one. */
+	photo?: true;
 }
+
+/** What is asked for where there is no photo. */
+export const withoutPhoto = 'How it was seen without a photo';
 
 /** Minutes of work: at best, most likely, at worst. */
 export interface Minutes {

@@ -4,7 +4,8 @@
 	import { meanMinutes } from '$core/work/minutes';
 	import { blockedBy } from '$core/work/order';
 	import type { WorkStep } from '$core/work/step';
-	import { workPhaseNames } from '$core/work/terms';
+	import { withoutPhoto, workPhaseNames } from '$core/work/terms';
+	import { photoBox } from '$lib/client/photo-box.svelte';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { benchWants } from '$core/job/bench-wants';
@@ -37,7 +38,17 @@
 	let refusal = $state<Refusal>();
 	let asked = $state(false);
 	let main = $state<HTMLElement>();
-	const noteMissing = $derived(asked && step.gate?.note && !note.trim());
+	/** One on its way to the server counts: words go with the step for it. */
+	const waiting = $derived(
+		photoBox.waiting.some((photo) => photo.jobId === job.record.id && photo.subject === step.id)
+	);
+	const pictured = $derived(
+		waiting || job.record.photos.some((photo) => photo.subject === step.id && !photo.withdrawn)
+	);
+	const noteLabel = $derived(
+		step.gate?.note ?? (step.gate?.photo && !pictured ? withoutPhoto : undefined)
+	);
+	const noteMissing = $derived(asked && noteLabel && !note.trim());
 	const gateMissing = $derived(asked && step.gate && !seen);
 
 	/** One Enter away: when the step opens, and once what must be seen was seen. */
@@ -80,8 +91,9 @@
 	async function finish() {
 		asked = true;
 		const override = overriding && reason.trim() ? { overrideReason: reason.trim() } : {};
-		if (!overriding && ((step.gate && !seen) || (step.gate?.note && !note.trim()))) return;
-		refusal = await job.keep('step', step.id, { state: 'done', note: note.trim(), ...override });
+		if (!overriding && ((step.gate && !seen) || (noteLabel && !note.trim()))) return;
+		const said = note.trim() || (step.gate?.photo && waiting ? 'Photo taken, on its way' : '');
+		refusal = await job.keep('step', step.id, { state: 'done', note: said, ...override });
 		if (!refusal) ondone(step.id);
 	}
 	const reopen = () => job.keep('step', step.id, { state: 'open', note: '' });
@@ -157,14 +169,16 @@
 					? 'border-madder'
 					: 'border-edge'} has-checked:border-spruce has-checked:bg-spruce-wash"
 				bind:checked={seen}
-				onchange={() => seen && !step.gate?.note && focusMain()}
+				onchange={() => seen && !noteLabel && focusMain()}
 			>
 				<span>{step.gate.question}</span>
 			</Tick>
-			{#if step.gate.note}
+			{#if step.gate.photo && pictured}<p class="mt-2 text-spruce">✓ A photo of it is kept</p>{/if}
+			{#if noteLabel}
 				<div class="mt-3">
 					<Field
-						label={step.gate.note}
+						label={noteLabel}
+						hint={step.gate.photo ? 'or take a photo of this step, beside' : undefined}
 						bind:value={note}
 						maxlength={300}
 						fault={noteMissing ? 'is written down before it counts' : undefined}

@@ -7,6 +7,7 @@ import { Problem, refuse } from '../../../problem.ts';
 import { defineKind, type Projected } from '../../book/kind.ts';
 import type { JobRecord } from '../../record.ts';
 import type { WorkStep } from '../../../work/step.ts';
+import { withoutPhoto } from '../../../work/terms.ts';
 import { fightsOf, ruinedOf, undoneBy } from '../../fights.ts';
 import { deciding } from '../../book/deciding.ts';
 import { viewWork, type WorkView } from '../../work.ts';
@@ -29,6 +30,9 @@ export const step = defineKind<'step'>({
 		if (state !== 'done') return [{ kind: 'step', subject, data: { state, note } }];
 		const wants = missingFor(record, work, subject);
 		if (found.gate?.note && !note) wants.push(found.gate.note.toLowerCase());
+		if (found.gate?.photo && !note && !pictured(record, subject)) {
+			wants.push(`a photo of it, or ${withoutPhoto.toLowerCase()}`);
+		}
 		if (wants.length && !overrideReason) {
 			throw new Problem(409, `Not yet: ${wants.join('; ')}`, [], { wants });
 		}
@@ -64,6 +68,10 @@ export const step = defineKind<'step'>({
 			: [...undone, { of: 'step-time', kind, logRatio: Math.log(ratio) }];
 	}
 });
+
+/** Whether a photo of a step is on the record. */
+const pictured = ({ photos }: JobRecord, id: string): boolean =>
+	photos.some(({ subject, withdrawn }) => subject === id && !withdrawn);
 
 /** What stands between a step and being done: earlier steps with their rules, and what the bench wants. */
 function missingFor(record: JobRecord, work: WorkView, id: string): string[] {
