@@ -258,6 +258,9 @@ export const workComputations: readonly Computation[] = [
 									id: name(),
 									spot: Joi.string().max(40).required(),
 									after: Joi.array().items(Joi.string().max(120)).max(300).required(),
+									people: Joi.number()
+										.valid(2)
+										.description('it takes a second person where there is one'),
 									low: minute(),
 									likely: minute(),
 									high: minute()
@@ -290,7 +293,8 @@ export const workComputations: readonly Computation[] = [
 						id: Joi.string().required(),
 						startMin: outNumber(),
 						endMin: outNumber(),
-						person: outNumber()
+						person: outNumber(),
+						helper: Joi.number()
 					})
 				)
 				.required(),

@@ -24,6 +24,7 @@ export function timedCar(
 		tasks: left.map((step) => ({
 			id: step.id,
 			spot: step.spot,
+			...(step.people && { people: step.people }),
 			after: [...order.waitsFor.get(step.id)!.keys()].filter((earlier) => !done.has(earlier)),
 			...minutes.get(step.id)!
 		})),

@@ -75,6 +75,31 @@ describe('the timeline', () => {
 		}
 	);
 
+	it('lends a hand where a step takes two, and nobody is in two places for it', () => {
+		const task = (id: string, spot: string, more: Partial<TimedTask> = {}): TimedTask => ({
+			id,
+			spot,
+			after: [],
+			low: 10,
+			likely: 10,
+			high: 10,
+			...more
+		});
+		const cars: TimedCar[] = [
+			{ id: 'a', people: 1, tasks: [task('lower', 'RL', { people: 2 })] },
+			{ id: 'b', people: 1, tasks: [task('other', 'FL')] }
+		];
+		const line = runDay(cars, { people: 2, lifts: 2, bays: 2 }, 50);
+		// Both are needed at the one: the other waits.
+		expect(line.makespanMin).toBeCloseTo(20, 9);
+		const lower = line.bars.find(({ id }) => id === 'lower')!;
+		expect(new Set([lower.person, lower.helper])).toEqual(new Set([0, 1]));
+		expect(line.finish.mean).toBeCloseTo(20, 9);
+		const alone = runDay(cars.slice(0, 1), { people: 1, lifts: 1, bays: 1 }, 50);
+		expect(alone.bars[0]).toMatchObject({ person: 0 });
+		expect(alone.bars[0]!.helper).toBeUndefined();
+	});
+
 	it('bands the finish as the sum of independent steps does: PERT mean and variance in closed form', () => {
 		const tasks: TimedTask[] = Array.from({ length: 20 }, (_, i) => ({
 			id: String(i),

@@ -13,9 +13,11 @@ import { solveProject, usualBudget, type SearchBudget } from './solve.ts';
 export interface TimedTask extends Minutes {
 	/** Its own within its car. */
 	id: string;
-	/** One person fits at a place. */
+	/** One person fits at a place, and a second one only to lend a hand. */
 	spot: string;
 	after: readonly string[];
+	/** It takes a second person where the shop has one; from wherever they are. */
+	people?: 2;
 }
 
 export interface TimedCar {
@@ -46,7 +48,15 @@ export interface TimelineInput extends Means {
 }
 
 export interface Timeline {
-	bars: { car: string; id: string; startMin: number; endMin: number; person: number }[];
+	bars: {
+		car: string;
+		id: string;
+		startMin: number;
+		endMin: number;
+		person: number;
+		/** Who lends a hand. */
+		helper?: number;
+	}[];
 	/** By car: from its first step to its last, where it stands, and when it will be finished. */
 	cars: {
 		id: string;
@@ -105,10 +115,10 @@ export function* timeline(
 		waits[from]!.push(...earlier.map(({ until }) => until));
 	}
 	const turn = rankBy(ordered(waits), (i) => starts[i]!);
-	const person = peopleOf(tasks, turn, starts, ends, input.people);
+	const crew = peopleOf(tasks, turn, starts, ends, input.people);
 	const lastOf = new Map<string, number>();
 	for (const i of turn.filter((one) => worked(tasks[one]!))) {
-		for (const key of [`person ${person[i]}`, tasks[i]!.place]) {
+		for (const key of [...crew[i]!.map((who) => `person ${who}`), tasks[i]!.place]) {
 			if (lastOf.has(key)) waits[i]!.push(lastOf.get(key)!);
 			lastOf.set(key, i);
 		}
@@ -120,7 +130,8 @@ export function* timeline(
 		id: task.id,
 		startMin: starts[i]!,
 		endMin: ends[i]!,
-		person: person[i]!
+		person: crew[i]![0]!,
+		...(crew[i]!.length > 1 && { helper: crew[i]![1]! })
 	}));
 	return ok({
 		bars: bars.filter(worked),
@@ -205,9 +216,14 @@ function projectOf({ cars, people, lifts, bays }: Means & Pick<TimelineInput, 'c
 			...Object.fromEntries(tasks.map(({ place }) => [place, 1]))
 		},
 		holds,
-		tasks: tasks.map(({ car, id, place, after, ...minutes }) => {
+		tasks: tasks.map(({ car, id, place, after, people: wanted = 1, ...minutes }) => {
+			// A hand that is lent comes from anywhere in the shop; where there is none, it comes from the street.
 			const needs: Record<string, number> = worked({ id })
-				? { people: 1, [`on ${car.id}`]: 1, [place]: 1 }
+				? {
+						people: Math.min(wanted, people),
+						[`on ${car.id}`]: Math.min(wanted, car.people),
+						[place]: 1
+					}
 				: {};
 			return {
 				id: nameOf(car, id),
@@ -220,28 +236,30 @@ function projectOf({ cars, people, lifts, bays }: Means & Pick<TimelineInput, 'c
 	return { tasks, holds, project };
 }
 
-/** Who does each task: who worked on that car last and is free, else who has just become free. */
+/** Who does each task, and who lends a hand: who worked on that car last and is free, else who has just become free. */
 function peopleOf(
 	tasks: readonly Placed[],
 	turn: readonly number[],
 	starts: readonly number[],
 	ends: readonly number[],
 	people: number
-): number[] {
+): number[][] {
 	const freeAt = new Array<number>(people).fill(0);
 	const lastCar = new Array<TimedCar | undefined>(people).fill(undefined);
-	const person = new Array<number>(tasks.length).fill(0);
+	const crew = tasks.map((): number[] => [0]);
 	for (const i of turn) {
-		const { car } = tasks[i]!;
+		const { car, people: wanted = 1 } = tasks[i]!;
 		const able = freeAt.flatMap((free, who) => (free <= starts[i]! + 1e-6 ? [who] : []));
 		const liking = (who: number) => (lastCar[who] === car ? 1e6 : 0) + freeAt[who]!;
-		const who = able.reduce((best, one) => (liking(one) > liking(best) ? one : best), able[0] ?? 0);
-		person[i] = who;
+		const chosen = [...able].sort((a, b) => liking(b) - liking(a) || a - b).slice(0, wanted);
+		crew[i] = chosen.length ? chosen : [0];
 		if (!worked(tasks[i]!)) continue;
-		freeAt[who] = ends[i]!;
-		lastCar[who] = car;
+		for (const who of crew[i]!) {
+			freeAt[who] = ends[i]!;
+			lastCar[who] = car;
+		}
 	}
-	return person;
+	return crew;
 }
 
 /** Which unit of its resource each hold has, from 0: the first that is free. */

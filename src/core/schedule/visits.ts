@@ -5,6 +5,8 @@ export interface Bar {
 	/** Where it is done. */
 	spot: string;
 	person: number;
+	/** Who lends a hand. */
+	helper?: number;
 	startMin: number;
 	endMin: number;
 }

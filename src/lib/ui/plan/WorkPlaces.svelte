@@ -110,7 +110,10 @@
 					<span class="ms-2"
 						>{people > 1
 							? `${marks[bar.person] ?? '■'} ${words[bar.person] ?? ''}: `
-							: ''}{steps.get(bar.id)?.title}, {names[bar.spot]!.toLowerCase()}</span
+							: ''}{steps.get(bar.id)?.title}, {names[bar.spot]!.toLowerCase()}{bar.helper ===
+						undefined
+							? ''
+							: `, with ${marks[bar.helper] ?? '■'} ${words[bar.helper] ?? ''}`}</span
 					>
 				{:else}<span class="ms-2 text-soft">nobody at the car</span>{/each}
 			{:else}
