@@ -104,6 +104,10 @@ export const makers: { [K in KindName]: Maker | null } = {
 	scope: asInDemo('scope'),
 	strategy: asInDemo('strategy'),
 	prices: asInDemo('prices'),
+	'arm-prices': (g) => ({
+		subject: oneOf(g, ['front/lower-arm', 'rear/arm']),
+		data: { arm: g(fc.integer, { min: 0, max: 400 }), bushes: 35, joint: oneOf(g, [0, 48.5]) }
+	}),
 	decision: asInDemo('decision'),
 	part: asInDemo('part'),
 	order: (g, record) => ({

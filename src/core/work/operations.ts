@@ -645,7 +645,8 @@ export const operations = {
 		gate: {
 			question:
 				'Old position marked, way in as the lead-in says, turned to the mark, rubber seen on either side?',
-			note: 'Where its slot or arrow stands, as on a clock'
+			note: 'Where its slot or arrow stands, as on a clock',
+			clock: true
 		},
 		needs: [need('arm-out', 'Bushes are pressed with their arm out.', { each: 'link' })],
 		makes: [fact('pressed', 'link')]

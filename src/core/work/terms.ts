@@ -5,6 +5,8 @@ export interface Gate {
 	question: string;
 	/** Wants words, such as where the stands are. */
 	note?: string;
+	/** Its words are where something stands on a clock face. */
+	clock?: true;
 	/** Wants a photo of it, or words on how it was seen without one. */
 	photo?: true;
 }

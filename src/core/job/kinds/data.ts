@@ -30,6 +30,7 @@ import type * as Order from './order/data.ts';
 import type * as OwnOf from './own/data.ts';
 import type * as Part from './part/data.ts';
 import type * as Photo from './photo/data.ts';
+import type * as ArmPrices from './arm-prices/data.ts';
 import type * as Prices from './prices/data.ts';
 import type * as Reading from './reading/data.ts';
 import type * as Retorque from './retorque/data.ts';
@@ -62,6 +63,7 @@ export interface KindData {
 	scope: Scope.Data;
 	strategy: StrategyOf.Data;
 	prices: Prices.Data;
+	'arm-prices': ArmPrices.Data;
 	decision: Decision.Data;
 	part: Part.Data;
 	order: Order.Data;

@@ -32,6 +32,7 @@ import { order } from './order/index.ts';
 import { own } from './own/index.ts';
 import { part } from './part/index.ts';
 import { photo } from './photo/index.ts';
+import { armPrices } from './arm-prices/index.ts';
 import { prices } from './prices/index.ts';
 import { reading } from './reading/index.ts';
 import { retorque } from './retorque/index.ts';
@@ -64,6 +65,7 @@ const registry = {
 	scope,
 	strategy,
 	prices,
+	'arm-prices': armPrices,
 	decision,
 	part,
 	order,

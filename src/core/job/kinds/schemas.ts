@@ -32,6 +32,7 @@ import { schemas as order } from './order/schema.ts';
 import { schemas as own } from './own/schema.ts';
 import { schemas as part } from './part/schema.ts';
 import { schemas as photo } from './photo/schema.ts';
+import { schemas as armPrices } from './arm-prices/schema.ts';
 import { schemas as prices } from './prices/schema.ts';
 import { schemas as reading } from './reading/schema.ts';
 import { schemas as retorque } from './retorque/schema.ts';
@@ -64,6 +65,7 @@ export const kindSchemas: Readonly<Record<KindName, KindSchemas>> = {
 	scope,
 	strategy,
 	prices,
+	'arm-prices': armPrices,
 	decision,
 	part,
 	order,

@@ -12,6 +12,8 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
+	import { later } from '$lib/client/later';
+	import Later from '$lib/ui/frame/Later.svelte';
 	import { onMount } from 'svelte';
 	import { benchAt } from '../job/places';
 	import ArmSpringNote from './ArmSpringNote.svelte';
@@ -31,6 +33,7 @@
 	const bench = $derived(benchWants(job.record, work.book, step));
 	const minutes = $derived(work.minutes.get(step.id)!);
 
+	const clocks = later(() => import('./BushClocks.svelte'));
 	let seen = $state(false);
 	let note = $state('');
 	let overriding = $state(false);
@@ -174,6 +177,10 @@
 				<span>{step.gate.question}</span>
 			</Tick>
 			{#if step.gate.photo && pictured}<p class="mt-2 text-spruce">✓ A photo of it is kept</p>{/if}
+			{#if step.gate.clock}<Later
+					part={clocks()}
+					given={{ step, onset: (words: string) => (note = words) }}
+				/>{/if}
 			{#if noteLabel}
 				<div class="mt-3">
 					<Field

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { springSeat } from '$core/layout/shape';
+	import { jobsOf } from '$core/work/jobs';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { whenIdle } from '$lib/client/later';
@@ -10,6 +11,7 @@
 	import ScopeForm from '$lib/ui/plan/ScopeForm.svelte';
 
 	const extraPanel = whenIdle(() => import('$lib/ui/extras/ExtraPanel.svelte'));
+	const armPanel = whenIdle(() => import('$lib/ui/plan/ArmPanel.svelte'));
 	const offers = whenIdle(() => import('$lib/ui/own/OwnOffers.svelte'));
 	let { data } = $props();
 	const job = currentJob();
@@ -17,6 +19,16 @@
 		axlePlans(job.work.scope).filter(
 			({ damperOut, layout }) => damperOut && springSeat(layout) === 'on-damper'
 		)
+	);
+	/** Arms that come out, whole or for their bushes. */
+	const arms = $derived(
+		axlePlans(job.work.scope).flatMap(({ axle, layout, jobs }) => {
+			const keys = jobs.flatMap(({ part }) => (part?.kind === 'arm' ? [part.key] : []));
+			const pressed = jobsOf(layout).flatMap(({ job: one, part }) =>
+				one.press ? [part?.key] : []
+			);
+			return [...new Set(keys)].flatMap((part) => (pressed.includes(part) ? [{ axle, part }] : []));
+		})
 	);
 </script>
 
@@ -28,6 +40,9 @@
 		<AdviceList costs={{ ...data.shop.costs, links: data.linksUndone }} />
 		<Later part={extraPanel} given={{}} />
 		{#each units as { axle } (axle)}<AssemblyPanel {axle} costs={data.shop.costs} />{/each}
+		{#each arms as { axle, part } (`${axle} ${part}`)}
+			<Later part={armPanel} given={{ axle, part, costs: data.shop.costs }} />
+		{/each}
 		{#if job.work.order.steps.length}
 			<div class="flex flex-wrap justify-end gap-3">
 				<ActionButton class="min-h-16" href="/jobs/{job.record.id}/plan/parts"
