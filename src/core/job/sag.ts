@@ -59,7 +59,7 @@ function lossChange(input: SagInput, { springs, lossMm }: SagSuspect, name: Size
  * coils, which say the rate, must have been measured as the same; another spring's length tells nothing of this one's
  * loss, and a broken one's neither.
  */
-export function shorterSprings(book: WorkBook): Partial<PerCorner<number>> {
+function shorterSprings(book: WorkBook): Partial<PerCorner<number>> {
 	const alike = dimensionsOf.spring.filter(({ key }) => key === 'wireMm' || key === 'coils');
 	return Object.fromEntries(
 		corners.flatMap((corner) => {

@@ -76,7 +76,7 @@ export function arms(site: Site, corner: Corner): void {
 }
 
 /** The spring of an arm that comes out is out before it. */
-export function springFirst(site: Site, corner: Corner, arm: JointId): void {
+function springFirst(site: Site, corner: Corner, arm: JointId): void {
 	const at = site.made.findIndex(({ id }) => id === `${corner}/spring-out`);
 	const step = site.made[at]!;
 	site.made[at] = { ...step, each: { ...step.each, link: [arm] } };

@@ -145,14 +145,14 @@ export function corner(site: Site, corner: Corner): void {
 	one('wheel-on', { do: 'wheel-on', corner });
 }
 
-export function bench(site: Site, corner: Corner, kinds: readonly BenchKind[]): void {
+function bench(site: Site, corner: Corner, kinds: readonly BenchKind[]): void {
 	for (const kind of kinds) {
 		site.add(kind, corner, [corner], { acts: [{ do: kind, corner }] });
 	}
 }
 
 /** What came apart or loose gets its torque: what is rigid first, rubber at ride height. */
-export function tightening(site: Site, corner: Corner, slack: readonly string[]): void {
+function tightening(site: Site, corner: Corner, slack: readonly string[]): void {
 	const { layout, plan } = site;
 	const links = plan.bushes
 		? linksOfAxle(layout)

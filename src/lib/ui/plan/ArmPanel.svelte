@@ -89,18 +89,18 @@
 					<th class="text-end font-semibold">Time</th>
 					<th class="text-end font-semibold">Labour</th>
 					<th class="text-end font-semibold">Risk</th>
-					<th class="text-end font-semibold">All, {costs.currency}</th>
+					<th class="text-end font-semibold">All</th>
 				</tr>
 			</thead>
 			<tbody>
 				{#each rows as [what, { parts, minutes, labour, risk, all }] (what)}
 					<tr class="border-b border-line">
 						<td class="py-2 font-semibold">{what}</td>
-						<td class="num text-end">{formatNumber(parts, 2)}</td>
+						<td class="num text-end">{showMoney(parts, costs)}</td>
 						<td class="num text-end">{Math.round(minutes)} min</td>
-						<td class="num text-end">{formatNumber(labour, 2)}</td>
-						<td class="num text-end">{formatNumber(risk, 2)}</td>
-						<td class="num text-end">{formatNumber(all, 2)}</td>
+						<td class="num text-end">{showMoney(labour, costs)}</td>
+						<td class="num text-end">{showMoney(risk, costs)}</td>
+						<td class="num text-end">{showMoney(all, costs)}</td>
 					</tr>
 				{/each}
 			</tbody>
