@@ -83,7 +83,8 @@ const journeys: {
 		found: [['Spring', 'Broken coil']],
 		accept: /Springs, front pair/,
 		steps: [
-			/Crack the taper/,
+			/Run off and on again by hand/,
+			/Tapers cracked with their nuts still on/,
 			/Lower the lower wishbone slowly/,
 			/Spring in/,
 			/Raise the lower wishbone/
@@ -124,10 +125,13 @@ const journeys: {
 		accept: /Dampers, front pair/,
 		steps: [
 			/battery off/,
-			/Let the air out/,
+			/relay or control unit unplugged/,
+			/Air let out/,
+			/^Off: plug of the strut/m,
 			/Air line off/,
 			/Unit checked as it came/,
-			/Air line on/
+			/Air line on/,
+			/^On again: plug of the strut/m
 		],
 		never: /primed|compressed/i
 	}
@@ -190,6 +194,49 @@ test('bushes pressed into an arm: the arm out, marked, pressed and back, one aft
 	])
 		expect(titles).toMatch(step);
 	expect(titles).not.toMatch(/spring|damper/i);
+});
+
+test('a coilover conversion: old spring and damper out, brackets drilled and tried, the new unit in', async ({
+	tomas: page
+}) => {
+	test.setTimeout(240_000);
+	const url = await newJob(
+		page,
+		['macpherson-front', 'trailing-arm-rear'],
+		['RL', 'RR'],
+		'Wants it lower and adjustable'
+	);
+	await page.goto(`${url}/plan`);
+	for (const [group, name] of [
+		['Renewed, rear', 'Dampers'],
+		['Renewed, rear', 'Springs'],
+		['Also renewed, rear', 'New brackets, drilled and fitted']
+	] as const) {
+		const chips = page.getByRole('group', { name: group, exact: true });
+		await chips.getByRole('button', { name }).click();
+		await expect(chips.getByRole('button', { name: `✓ ${name}` })).toBeVisible();
+	}
+	await expect(page.getByText('Wheel alignment')).toBeVisible();
+	await page.getByText('As this shop likes it').click();
+	await page.getByText('Once it has settled').click();
+	await expect(page.getByText(/Once new parts have settled/)).toBeVisible();
+	const titles = await walkToTheRound(page, url);
+	const at = [
+		/^Spring out/,
+		/^Damper out/,
+		/^New bracket held in its place/,
+		/^Drilled from small to size/,
+		/^Bare edges/,
+		/^Rivet nuts set and tried/,
+		/^Bracket on/,
+		/^Damper in/
+	].map((step) => titles.findIndex((title) => step.test(title)));
+	expect(at).not.toContain(-1);
+	expect(at.slice(2)).toEqual([...at.slice(2)].sort((a, b) => a - b));
+	await page.goto(`${url}/plan/parts`);
+	await expect(page.getByText(/^Bracket/).first()).toBeVisible();
+	await page.goto(`${url}/hand-over`);
+	await expect(page.getByText(/how it was seen|sizes drilled/i).first()).toBeVisible();
 });
 
 test('a step that one car taught is offered with the next of its model, and a count stands at its step', async ({

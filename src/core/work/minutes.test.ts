@@ -79,6 +79,25 @@ describe('the hours of a job', () => {
 		expect(all).toBeLessThanOrEqual(high);
 	});
 
+	it.each(['macpherson-front', 'macpherson-clamp'])(
+		'are five to seven for all four corners converted to complete units, %s in front',
+		(front) => {
+			const want = { damper: true, spring: true, bushes: false };
+			const job: WorkScope = {
+				axles: { front: want, rear: want },
+				corners: ['FL', 'FR', 'RL', 'RR'],
+				layouts: { front: findLayout(front)!, rear: findLayout('multi-link-rear')! },
+				strategy: { ...usualStrategy, assembly: 'complete' },
+				rust: 'none'
+			};
+			const { steps } = workOrder(job);
+			const minutes = stepMinutes(steps, job);
+			const all = steps.reduce((sum, { id }) => sum + meanMinutes(minutes.get(id)!), 0) / 60;
+			expect(all).toBeGreaterThan(5);
+			expect(all).toBeLessThan(7);
+		}
+	);
+
 	it('are about one and a half at the first arm whose bushes are pressed, and half at the second', () => {
 		const want = { also: ['bush:lower-arm'] };
 		const first = hours('macpherson-front', want, true);
