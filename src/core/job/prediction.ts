@@ -1,13 +1,6 @@
 /** A target predicted from the new spring: shared by the form that asks and the server that keeps it. */
-import {
-	predictHeight,
-	usualPredictUncertainty,
-	type PredictHeightInput
-} from '../car/predict-height.ts';
-import type { HeightMeasure } from '../height/measure.ts';
+import type { PredictHeightInput } from '../car/predict-height.ts';
 import type { SchoolKey } from '../height/schools.ts';
-import type { Result } from '../result.ts';
-import { withBand } from '../uncertainty/band.ts';
 
 /** What is asked for, by the name of its entry, in SI. */
 export interface PredictionEntries {
@@ -70,21 +63,3 @@ export const predictionEntry: Readonly<Record<string, keyof PredictionEntries>> 
 
 /** A change of hub to arch is a change of these heights too; a pivot difference moves by the arm's ratio. */
 export const predictable = (school: SchoolKey): boolean => school !== 'pivot-difference';
-
-/** Settled height with its band; the height before is as sure as its readings. */
-export function predictTarget(
-	entries: PredictionEntries,
-	before: HeightMeasure
-): Result<{ input: PredictHeightInput; heightMm: number; expandedMm: number }> {
-	const input = predictionInput(entries, before.meanMm);
-	const predicted = withBand(predictHeight, input, {
-		...usualPredictUncertainty(input),
-		heightBeforeMm: before.standardUncertaintyMm
-	});
-	if (!predicted.ok) return predicted;
-	const { settledHeightMm, expanded } = predicted.value;
-	return {
-		ok: true,
-		value: { input, heightMm: settledHeightMm, expandedMm: expanded.settledHeightMm }
-	};
-}

@@ -4,11 +4,13 @@
  */
 import type { benchWants, checkCompressor } from '../bench-wants.ts';
 import type { decideTorque } from '../kinds/torque/decide.ts';
+import type { predictTarget } from '../predict-target.ts';
 
 interface Deciders {
 	benchWants: typeof benchWants;
 	checkCompressor: typeof checkCompressor;
 	decideTorque: typeof decideTorque;
+	predictTarget: typeof predictTarget;
 }
 
 let known: Deciders | undefined;

@@ -2,14 +2,10 @@ import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
 import { checkHeight } from '../../../height/schools.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import { invalid, refuse } from '../../../problem.ts';
+import { deciding } from '../../book/deciding.ts';
 import { defineKind } from '../../book/kind.ts';
 import type { JobRecord } from '../../record.ts';
-import {
-	predictable,
-	predictionEntry,
-	predictTarget,
-	type PredictionEntries
-} from '../../prediction.ts';
+import { predictable, predictionEntry, type PredictionEntries } from '../../prediction.ts';
 import { viewJob } from '../../view.ts';
 import type { Data } from './data.ts';
 
@@ -67,7 +63,7 @@ function predicted(
 	const si = Object.fromEntries(
 		list.map(([name, value]) => [name, typeof value === 'number' ? value : value.si])
 	) as unknown as PredictionEntries;
-	const found = predictTarget(si, before);
+	const found = deciding().predictTarget(si, before);
 	if (!found.ok) {
 		throw invalid(
 			found.faults.map((fault) => ({
