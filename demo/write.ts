@@ -15,7 +15,7 @@ import { oneTimePieces } from '../src/core/fastener/hardware.ts';
 import { owedLine } from '../src/core/procedure/owed.ts';
 import type { WrenchKind } from '../src/core/fastener/rack.ts';
 import type { LoadMethod } from '../src/core/procedure/facts.ts';
-import { layoutJoints } from '../src/core/job/kinds/head/index.ts';
+import { layoutJoints } from '../src/core/job/kinds/head/decide.ts';
 import type { KindData } from '../src/core/job/kinds/data.ts';
 import type { Joint, JointThread, Phase, Vehicle } from '../src/core/job/model.ts';
 import type { JobRecord } from '../src/core/job/record.ts';

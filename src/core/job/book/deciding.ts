@@ -3,12 +3,16 @@
  * reads commands has it (`command.ts` brings `deciders.ts`).
  */
 import type { benchWants, checkCompressor } from '../bench-wants.ts';
+import type { decideHead } from '../kinds/head/decide.ts';
+import type { decideJoint } from '../kinds/joint/decide.ts';
 import type { decideTorque } from '../kinds/torque/decide.ts';
 import type { predictTarget } from '../predict-target.ts';
 
 interface Deciders {
 	benchWants: typeof benchWants;
 	checkCompressor: typeof checkCompressor;
+	decideHead: typeof decideHead;
+	decideJoint: typeof decideJoint;
 	decideTorque: typeof decideTorque;
 	predictTarget: typeof predictTarget;
 }

@@ -3,7 +3,7 @@ import type { Corner } from '../../../core/height/corners.ts';
 import type { Entry, NewEntry } from '../../../core/job/book/entry.ts';
 import { Job } from '../../../core/job/book/job.ts';
 import type { JobPurpose } from '../../../core/job/model.ts';
-import { inOrder, layoutJoints } from '../../../core/job/kinds/head/index.ts';
+import { inOrder, layoutJoints } from '../../../core/job/kinds/head/decide.ts';
 import type { Quantity } from '../../../core/units/parse.ts';
 import { listEntries } from '../db/entries.ts';
 import { findJob, insertJob, nextJobNumber } from '../db/jobs.ts';

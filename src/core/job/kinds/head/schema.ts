@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { moment, quantity, requiredText, text, uuid } from '../../../schema/fields.ts';
 import { cornerList, odometer, school } from '../../../schema/kept.ts';
-import { subjects } from './index.ts';
+import { subjects } from './data.ts';
 import { defineSchemas } from '../../book/kind-schemas.ts';
 
 export const schemas = defineSchemas({
