@@ -1,9 +1,17 @@
 /** The larger checks, put where the kinds find them. */
-import { benchWants, checkCompressor } from '../bench-wants.ts';
+import { checkCompressor } from '../bench-wants.ts';
 import { decideHead } from '../kinds/head/decide.ts';
 import { decideJoint } from '../kinds/joint/decide.ts';
+import { decideStep } from '../kinds/step/decide.ts';
 import { decideTorque } from '../kinds/torque/decide.ts';
 import { predictTarget } from '../predict-target.ts';
 import { putDeciders } from './deciding.ts';
 
-putDeciders({ benchWants, checkCompressor, decideHead, decideJoint, decideTorque, predictTarget });
+putDeciders({
+	checkCompressor,
+	decideHead,
+	decideJoint,
+	decideStep,
+	decideTorque,
+	predictTarget
+});

@@ -2,17 +2,18 @@
  * What is only needed where something is decided: a good part of the script, and nothing is drawn with it. Whoever
  * reads commands has it (`command.ts` brings `deciders.ts`).
  */
-import type { benchWants, checkCompressor } from '../bench-wants.ts';
+import type { checkCompressor } from '../bench-wants.ts';
 import type { decideHead } from '../kinds/head/decide.ts';
 import type { decideJoint } from '../kinds/joint/decide.ts';
+import type { decideStep } from '../kinds/step/decide.ts';
 import type { decideTorque } from '../kinds/torque/decide.ts';
 import type { predictTarget } from '../predict-target.ts';
 
 interface Deciders {
-	benchWants: typeof benchWants;
 	checkCompressor: typeof checkCompressor;
 	decideHead: typeof decideHead;
 	decideJoint: typeof decideJoint;
+	decideStep: typeof decideStep;
 	decideTorque: typeof decideTorque;
 	predictTarget: typeof predictTarget;
 }

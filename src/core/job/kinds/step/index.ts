@@ -1,17 +1,8 @@
-import { differenceInMilliseconds } from 'date-fns';
-import { believable, meanMinutes, stepMinutes } from '../../../work/minutes.ts';
-import { blockedBy } from '../../../work/order.ts';
+import { believable } from '../../../work/minutes.ts';
 import type { StepKind } from '../../../work/operations.ts';
-import type { Command } from '../../book/entry.ts';
-import { Problem, refuse } from '../../../problem.ts';
-import { defineKind, type Projected } from '../../book/kind.ts';
-import type { JobRecord } from '../../record.ts';
-import type { WorkStep } from '../../../work/step.ts';
-import { withoutPhoto } from '../../../work/terms.ts';
-import { fightsOf, ruinedOf, undoneBy } from '../../fights.ts';
 import { deciding } from '../../book/deciding.ts';
-import { viewWork, type WorkView } from '../../work.ts';
-import type { Data } from './data.ts';
+import { defineKind, type Projected } from '../../book/kind.ts';
+import { viewWork } from '../../work.ts';
 
 /** A step is done in its turn, or a lead says why not; its time is taken from its start. */
 export const step = defineKind<'step'>({
@@ -19,35 +10,7 @@ export const step = defineKind<'step'>({
 	name: 'Step',
 	counts: 'last',
 	saidAsKept: true,
-	decide({ record, command, said, context }) {
-		const { subject } = command;
-		const work = viewWork(record, record.limits);
-		const found = work.order.steps.find(({ id }) => id === subject);
-		if (!found) {
-			throw refuse('subject', 'is not a step of this job’s order of work', subject);
-		}
-		const { state, note, overrideReason } = said;
-		if (state !== 'done') return [{ kind: 'step', subject, data: { state, note } }];
-		const wants = missingFor(record, work, subject);
-		if (found.gate?.note && !note) wants.push(found.gate.note.toLowerCase());
-		if (found.gate?.photo && !note && !pictured(record, subject)) {
-			wants.push(`a photo of it, or ${withoutPhoto.toLowerCase()}`);
-		}
-		if (wants.length && !overrideReason) {
-			throw new Problem(409, `Not yet: ${wants.join('; ')}`, [], { wants });
-		}
-		if (overrideReason && context.who.role !== 'lead') {
-			throw new Problem(403, 'Only a lead may pass over a gate.', [], { wants });
-		}
-		const data = {
-			state,
-			note,
-			...(overrideReason && { overrideReason }),
-			...timed(work, command),
-			...linksUndone(work, found)
-		};
-		return [{ kind: 'step', subject, data }];
-	},
+	decide: (site) => deciding().decideStep(site),
 	words: ({ state, note, overrideReason }, { subject }, record) => {
 		const { order } = viewWork(record, record.limits);
 		const title = order.steps.find(({ id }) => id === subject)?.title ?? subject;
@@ -68,36 +31,3 @@ export const step = defineKind<'step'>({
 			: [...undone, { of: 'step-time', kind, logRatio: Math.log(ratio) }];
 	}
 });
-
-/** Whether a photo of a step is on the record. */
-const pictured = ({ photos }: JobRecord, id: string): boolean =>
-	photos.some(({ subject, withdrawn }) => subject === id && !withdrawn);
-
-/** What stands between a step and being done: earlier steps with their rules, and what the bench wants. */
-function missingFor(record: JobRecord, work: WorkView, id: string): string[] {
-	const found = work.order.steps.find((one) => one.id === id)!;
-	const open = blockedBy(work.order, id, work.done).map(
-		({ step: earlier, rule }) =>
-			`“${earlier.title}”${earlier.at === 'car' ? '' : ` (${earlier.at})`} comes first. ${rule.words}`
-	);
-	return [...open, ...deciding().benchWants(record, work.book, found)];
-}
-
-/** Studs of drop links, and those of them that did not survive: what the shop learns how often they break from. */
-function linksUndone({ book, scope }: WorkView, found: WorkStep): Pick<Data, 'links'> {
-	if (found.kind !== 'links-off') return {};
-	const studs = undoneBy(found);
-	const ruined = ruinedOf(fightsOf(book, scope.layouts)).filter(({ id }) => studs.includes(id));
-	return { links: { undone: studs.length, ruined: ruined.length, rust: scope.rust } };
-}
-
-function timed(
-	{ book, order, scope }: WorkView,
-	{ subject, enteredAt }: Command
-): Pick<Data, 'tookMin' | 'expectedMin'> {
-	const started = book.entry('step', subject);
-	if (started?.data.state !== 'started') return {};
-	const tookMin = differenceInMilliseconds(enteredAt, started.enteredAt) / 60_000;
-	const usual = stepMinutes(order.steps, scope).get(subject)!;
-	return tookMin > 0 ? { tookMin, expectedMin: meanMinutes(usual) } : {};
-}
