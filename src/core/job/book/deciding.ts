@@ -1,6 +1,6 @@
 /**
  * What is only needed where something is decided: a good part of the script, and nothing is drawn with it. Whoever
- * reads commands has it (`command.ts` brings `deciders.ts`).
+ * reads commands or writes the book has it (`command.ts` and the server bring `deciders.ts`).
  */
 import type { checkCompressor } from '../bench-wants.ts';
 import type { decideHead } from '../kinds/head/decide.ts';

@@ -1,4 +1,5 @@
 /** The one door through which a job's book grows: numbered, hashed, written with what lists need of it. */
+import '../../../core/job/book/deciders.ts';
 import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuidv7 } from 'uuid';
 import type { Command, Context, Entry, NewEntry } from '../../../core/job/book/entry.ts';
