@@ -107,6 +107,14 @@ describe('the steps of a job', () => {
 		expect(kindsOn('multi-link-rear')).toContain('change-over');
 	});
 
+	it('say of a bolt how it leaves its hole, where it is undone', () => {
+		const cautionOf = (key: string, kind: string) =>
+			workSteps(scopeOf(findLayout(key)!)).find((step) => step.kind === kind)!.caution;
+		expect(cautionOf('macpherson-front', 'undo-bottom')).toMatch(/splined bolt: turn the nut/);
+		expect(cautionOf('multi-link-rear', 'undo-bottom')).toMatch(/nut back on, flush/);
+		expect(cautionOf('multi-link-rear', 'slack-bushes')).not.toMatch(/flush/);
+	});
+
 	it('touch neither links nor hoses for a damper that has its ends alone', () => {
 		const layout = layouts.find(({ key }) => key === 'live-axle-rear')!;
 		const plain = { damper: true, spring: false, bushes: false };

@@ -30,7 +30,9 @@ export function makeStep(
 	const data = operation(kind);
 	const first = joints[0] && layout ? jointOf(layout, joints[0].key) : undefined;
 	const driven = layout && isDriven(layout) ? data.drivenCaution : undefined;
-	const cautions = [data.caution, driven, caution].filter(Boolean).join(' ');
+	const cautions = [data.caution, driven, caution, ...boltWords(acts, layout)]
+		.filter(Boolean)
+		.join(' ');
 	const used = tool ?? data.tool ?? toolFor(joints, layout);
 	return {
 		id: `${at}/${kind}${tail}`,
@@ -52,6 +54,19 @@ export function makeStep(
 		minutes: forJoints(data.minutes, joints.length),
 		acts
 	};
+}
+
+/** How bolts leave their holes, of those that a step undoes. Common practice, no source. */
+const leaving = {
+	splined: 'A splined bolt: turn the nut alone, its head held.',
+	tapped: 'Before a bolt is tapped through: its nut back on, flush, so that the thread survives.'
+} as const;
+
+function boltWords(acts: readonly Act[], layout: Layout | undefined): string[] {
+	const ways = acts.flatMap((act) =>
+		act.do === 'undo' && layout ? (jointOf(layout, act.joint).leaves ?? []) : []
+	);
+	return [...new Set(ways)].map((way) => leaving[way]);
 }
 
 /** A step over one joint takes less than one over five; the usual minutes are for three. Own choice. */
