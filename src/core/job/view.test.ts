@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoRecord } from './demo-jobs.testing';
+import type { Entry } from './book/entry';
+import { owedLine } from '../procedure/owed';
 import type { Reading } from './model';
 import { armGeometry } from './arm';
 import { asHubToArch } from './corner-target';
@@ -40,6 +42,25 @@ describe('what the core makes of a job', () => {
 		expect(wound).toHaveLength(5);
 		for (const torque of wound)
 			expect(standing.joints.get(torque.jointId)).toMatchObject({ state: 'again', owed: true });
+	});
+});
+
+describe('a signed job', () => {
+	it('owes of its work what it was signed over, and nothing that the plan came to know later', () => {
+		const record = job('2026-0187');
+		const plan = { kind: 'scope', subject: 'front', seq: record.entries.length + 1 };
+		const data = { damper: true, spring: false, bushes: false };
+		record.entries.push({ ...plan, id: 'later', data } as unknown as Entry);
+		const work = () => viewJob(record).standing.owed.filter(({ stage }) => stage === 'work');
+		expect(work()).toEqual([]);
+		const { signedAt } = record;
+		record.signedAt = null;
+		const open = work();
+		expect(open.length).toBeGreaterThan(20);
+		record.signedAt = signedAt;
+		const over = [{ item: owedLine(open[3]!), reason: 'done by hand, not ticked' }];
+		record.signOff = { ...record.signOff!, over };
+		expect(work()).toEqual([open[3]]);
 	});
 });
 

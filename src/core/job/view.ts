@@ -5,8 +5,8 @@ import { compareHeights, type HeightComparison } from '../height/compare.ts';
 import { perCorner, type Corner, type PerCorner } from '../height/corners.ts';
 import type { HeightMeasure } from '../height/measure.ts';
 import { effective } from '../procedure/corrections.ts';
-import type { JobFacts } from '../procedure/facts.ts';
-import { jobStanding, type JobStanding } from '../procedure/owed.ts';
+import type { JobFacts, WorkOwed } from '../procedure/facts.ts';
+import { jobStanding, owedLine, type JobStanding } from '../procedure/owed.ts';
 import type { TargetChoice } from '../procedure/target.ts';
 import { atWork } from './joints.ts';
 import type { Phase, Reading, Torque } from './model.ts';
@@ -111,9 +111,20 @@ export function viewJob(record: JobRecord): JobView {
 			loosenedFirst: torque.loosenedFirst ?? undefined,
 			accepted: record.accepted[torque.jointId]?.torqueId === torque.id
 		})),
-		work: workOwed(record),
+		work: workLeft(record),
 		stepsLeft: stepsLeft(record),
 		signed: record.signedAt !== null
 	};
 	return { standing: jobStanding(facts), corners, readings, torques, facts };
+}
+
+/**
+ * What the work still owes; of a signed job only what it was signed over. What the plan would ask for today, now that
+ * it knows more, was no part of what somebody signed.
+ */
+function workLeft(record: JobRecord): WorkOwed[] {
+	const owed = workOwed(record);
+	if (record.signedAt === null) return owed;
+	const over = new Set((record.signOff?.over ?? []).map(({ item }) => item));
+	return owed.filter((one) => over.has(owedLine(one)));
 }
