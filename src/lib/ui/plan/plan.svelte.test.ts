@@ -6,6 +6,7 @@ import type { Entry } from '$core/job/book/entry';
 import { around } from '../../../../tests/client/around';
 import { jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
 import AdviceList from './AdviceList.svelte';
+import ArmPanel from './ArmPanel.svelte';
 import AssemblyPanel from './AssemblyPanel.svelte';
 import OrderList from './OrderList.svelte';
 import PartsTable from './PartsTable.svelte';
@@ -44,12 +45,61 @@ describe('what is renewed', () => {
 		expect(state.work.scope.strategy.people).toBe(2);
 	});
 
+	it('is done as the shop likes it: oil, upper nuts, stands, alignment', async () => {
+		const { state } = open('2026-0268');
+		render(ScopeForm);
+		for (const name of ['With the wheel off', 'With the weight on', 'A quarter-turn'])
+			await fireEvent.click(screen.getByLabelText(name));
+		await fireEvent.click(screen.getByLabelText('Once it has settled'));
+		expect(state.work.scope.strategy).toMatchObject({
+			soak: 'wheel-off',
+			topNuts: 'weight-on',
+			easeTop: true,
+			align: 'after-settling'
+		});
+		const kinds = state.work.order.steps.map(({ kind }) => kind);
+		expect(kinds).toEqual(expect.arrayContaining(['soak-off', 'top-tight', 'ease-top']));
+		expect(kinds).not.toContain('soak');
+	});
+
 	it('is closed once the sheet is signed', () => {
 		open('2026-0268', sign);
 		render(ScopeForm);
 		for (const button of screen.getAllByRole<HTMLButtonElement>('button')) {
 			expect(button.disabled).toBe(true);
 		}
+	});
+});
+
+describe('a whole arm or its bushes', () => {
+	it('is reckoned as prices are typed, and what was typed wrong is named', async () => {
+		const { entered } = open('2026-0268', ({ entries }) =>
+			stored(entries, 'scope', 'front', {
+				damper: true,
+				spring: false,
+				bushes: false,
+				also: ['bush:lower-arm']
+			})
+		);
+		render(ArmPanel, { axle: 'front', part: 'lower-arm', costs: usualCosts });
+		const type = async (label: RegExp, value: string) => {
+			const field = screen.getByLabelText(label);
+			await fireEvent.input(field, { target: { value } });
+			await fireEvent.focusOut(field);
+		};
+		await type(/^Whole arm/, 'dear');
+		expect(screen.getByText(/‘dear’ is not an amount/)).toBeTruthy();
+		expect(screen.queryByRole('table')).toBeNull();
+		await type(/^Whole arm/, '900');
+		await type(/^Its bushes/, '34,50');
+		expect(screen.getByText('Pressing bushes')).toBeTruthy();
+		expect(entered().at(-1)).toMatchObject({
+			kind: 'arm-prices',
+			subject: 'front/lower-arm',
+			data: { arm: 900, bushes: 34.5, joint: 0 }
+		});
+		await type(/^Whole arm/, '40');
+		expect(screen.getByText('The whole arm')).toBeTruthy();
 	});
 });
 

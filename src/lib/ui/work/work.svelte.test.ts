@@ -5,6 +5,7 @@ import { page } from '../../../../tests/client/app';
 import { around, call } from '../../../../tests/client/around';
 import { jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
 import ArmSpringForce from '../bench/ArmSpringForce.svelte';
+import BushClocks from './BushClocks.svelte';
 import StepCard from './StepCard.svelte';
 import StepList from './StepList.svelte';
 import TrayMap from './TrayMap.svelte';
@@ -51,6 +52,28 @@ describe('a step in hand', () => {
 		expect(entered()).toMatchObject([
 			{ kind: 'step', subject: 'car/stands', data: { state: 'done', note: 'front sills' } }
 		]);
+	});
+
+	it('has a clock face for each bush, by touch and by arrow keys', async () => {
+		const screenJob = jobOnScreen('2026-0268', ({ entries }) =>
+			stored(entries, 'scope', 'front', {
+				damper: false,
+				spring: false,
+				bushes: false,
+				also: ['bush:lower-arm']
+			})
+		);
+		around.job = screenJob.state;
+		const step = around.job!.work.order.steps.find(({ kind }) => kind === 'press-bush')!;
+		const onset = vi.fn();
+		render(BushClocks, { step, onset });
+		const [front, rear] = screen.getAllByRole('radiogroup');
+		await fireEvent.click(within(front!).getByRole('radio', { name: '2 o’clock' }));
+		expect(onset).toHaveBeenLastCalledWith('');
+		await fireEvent.keyDown(within(rear!).getByRole('radio', { name: '12 o’clock' }), {
+			key: 'ArrowLeft'
+		});
+		expect(onset.mock.lastCall![0]).toMatch(/front .* at 2 o’clock; rear .* at 11 o’clock/);
 	});
 
 	it('says what comes first, with the rule, and cannot be pressed', () => {
