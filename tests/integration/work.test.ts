@@ -144,7 +144,8 @@ describe('a step in its turn', () => {
 	it('is timed from its start, and the shop learns from it', async () => {
 		const jobId = await strutJob();
 		await readHeights(jobId);
-		const at = (minutes: number) => new Date(Date.now() - minutes * 60_000).toISOString();
+		const now = Date.now();
+		const at = (minutes: number) => new Date(now - minutes * 60_000).toISOString();
 		const start = { state: 'started', note: '' };
 		await write(jobId, 'step', 'car/crack-wheels', start, { enteredAt: at(12) });
 		await write(
