@@ -1,14 +1,8 @@
 /** Why one step waits for another: from what operations need, make and end, and from the way chosen. */
 import { axleOf, type Axle, type Corner } from '../height/corners.ts';
 import { insidePlaces, partOf } from '../layout/shape.ts';
-import {
-	operation,
-	operations,
-	type Effect,
-	type Need,
-	type OperationData,
-	type StepKind
-} from './operations.ts';
+import { operation, operations, type StepKind } from './operations.ts';
+import type { Effect, Need, OperationData } from './operations/types.ts';
 import { ownEdges } from './own.ts';
 import { axlePlans, type AxlePlan, type Strategy, type WorkScope } from './scope.ts';
 import type { WorkStep } from './step.ts';

@@ -2,7 +2,8 @@
 import type { JointId } from '../assembly/graph.ts';
 import type { Axle, Corner } from '../height/corners.ts';
 import type { Holder, JointPlace } from '../layout/types.ts';
-import type { Each, StepKind } from './operations.ts';
+import type { StepKind } from './operations.ts';
+import type { Each } from './operations/types.ts';
 import type { DoneIn, Gate, Minutes, WorkPhase } from './terms.ts';
 
 /** What a step does to the car, in terms that can be replayed; parts, joints and covers by their key in the layout. */
