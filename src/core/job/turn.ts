@@ -53,6 +53,15 @@ export function stopWaitsFor(
 	return waitsFor(work, joint, stop.phase === 'rigid' ? 'hanging' : 'loaded');
 }
 
+/** A joint that gets its torque on the ground: wheels, hub nuts, and upper nuts where the shop wants the weight on them. */
+export const onGround = ({ order }: Pick<WorkView, 'order'>, { corner, key, rule }: At): boolean =>
+	rule === 'wheels-on-ground' ||
+	order.steps.some(
+		(step) =>
+			step.kind === 'top-tight' &&
+			step.joints.some((one) => one.corner === corner && one.key === key)
+	);
+
 /** What comes first, in words. */
 export const waitWords = ({ title, at }: WorkStep): string =>
 	`“${title}”${at === 'car' ? '' : ` (${at})`} comes first`;
@@ -91,8 +100,8 @@ export function questionBefore(
 	joint: Joint,
 	how: Tightening
 ): Question | undefined {
-	const onGround = joint.rule === 'wheels-on-ground' && how.method === 'on-wheels';
-	if (onGround && !standsOnWheels(record, work)) return { kind: 'down' };
+	const wanted = onGround(work, joint) && how.method === 'on-wheels';
+	if (wanted && !standsOnWheels(record, work)) return { kind: 'down' };
 	const step = waitsFor(work, joint, how.carState);
 	if (step && !how.aheadReason) return { kind: 'waits', step };
 	const again = status.clamped && how.carState === 'loaded' && how.action === 0;

@@ -7,7 +7,7 @@ import { pickWrenches, type RackWrench } from '$core/fastener/rack';
 import type { Corner } from '$core/height/corners';
 import { atWork } from '$core/job/joints';
 import type { Joint } from '$core/job/model';
-import { questionBefore, stopWaitsFor, type Question } from '$core/job/turn';
+import { onGround, questionBefore, stopWaitsFor, type Question } from '$core/job/turn';
 import { loadedStanding } from '$core/job/loaded';
 import type { CarState, LoadMethod } from '$core/procedure/facts';
 import {
@@ -101,8 +101,9 @@ export class Round {
 
 	/** How the car stands at the stop in hand: from the looks on record, or as the phase needs it. */
 	readonly standing: Standing = $derived.by(() => {
-		const { stop } = this;
-		if (stop?.phase === 'ground') return { carState: 'loaded', method: 'on-wheels', hubToArch: '' };
+		const { stop, joint } = this;
+		const down = stop?.phase === 'ground' || (joint && onGround(this.#job.work, joint));
+		if (down) return { carState: 'loaded', method: 'on-wheels', hubToArch: '' };
 		const look = stop && this.look(stop.corner);
 		if (!look) return hanging;
 		const { method, hubToArchMm } = look;
