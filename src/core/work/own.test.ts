@@ -3,7 +3,8 @@ import { findLayout } from '../layout/at-hand';
 import { workSteps } from './assembly-steps';
 import { edgesOf } from './needs';
 import { workOrder } from './order';
-import { ownFault, type Own, type OwnInJob } from './own';
+import { type Own, type OwnInJob } from './own';
+import { ownFault } from './own-fault';
 import { replay } from './replay/replay';
 import { usualStrategy, type WorkScope } from './scope';
 

@@ -2,6 +2,7 @@
 import { checkCompressor } from '../bench-wants.ts';
 import { decideHead } from '../kinds/head/decide.ts';
 import { decideJoint } from '../kinds/joint/decide.ts';
+import { decideOwn } from '../kinds/own/decide.ts';
 import { decideStep } from '../kinds/step/decide.ts';
 import { decideTorque } from '../kinds/torque/decide.ts';
 import { predictTarget } from '../predict-target.ts';
@@ -11,6 +12,7 @@ putDeciders({
 	checkCompressor,
 	decideHead,
 	decideJoint,
+	decideOwn,
 	decideStep,
 	decideTorque,
 	predictTarget

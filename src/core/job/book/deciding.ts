@@ -5,6 +5,7 @@
 import type { checkCompressor } from '../bench-wants.ts';
 import type { decideHead } from '../kinds/head/decide.ts';
 import type { decideJoint } from '../kinds/joint/decide.ts';
+import type { decideOwn } from '../kinds/own/decide.ts';
 import type { decideStep } from '../kinds/step/decide.ts';
 import type { decideTorque } from '../kinds/torque/decide.ts';
 import type { predictTarget } from '../predict-target.ts';
@@ -13,6 +14,7 @@ interface Deciders {
 	checkCompressor: typeof checkCompressor;
 	decideHead: typeof decideHead;
 	decideJoint: typeof decideJoint;
+	decideOwn: typeof decideOwn;
 	decideStep: typeof decideStep;
 	decideTorque: typeof decideTorque;
 	predictTarget: typeof predictTarget;

@@ -1,0 +1,30 @@
+import { Problem, refuse } from '../../../problem.ts';
+import { workSteps } from '../../../work/assembly-steps.ts';
+import { edgesOf } from '../../../work/needs.ts';
+import { ownFault } from '../../../work/own-fault.ts';
+import type { Draft, Site } from '../../book/kind.ts';
+import { scopeOf } from '../../scope.ts';
+import { WorkBook } from '../../work-book.ts';
+import type { Data } from './data.ts';
+
+/** Held where it has its place; what other jobs taught is corrected by leads alone. */
+export function decideOwn({ record, command: { subject }, said, context }: Site<Data>): Draft[] {
+	const before = record.entries.findLast(
+		(entry) => entry.kind === 'own' && entry.subject === subject
+	)?.data as { of?: string } | undefined;
+	const foreign = said.of !== undefined || before?.of !== undefined;
+	if (foreign && said.for !== 'job' && context.who.role !== 'lead') {
+		throw new Problem(403, 'Only a lead corrects what other jobs taught.');
+	}
+	if (said.for === 'model' && !record.vehicle.model) {
+		throw refuse('for', 'this car has no model yet: write it down first', said.for);
+	}
+	if (said.for === 'layout' && said.where === 'car') {
+		throw refuse('where', 'is an axle for what holds for a layout', said.where);
+	}
+	const scope = { ...scopeOf(record, new WorkBook(record.entries)), own: [] };
+	const steps = workSteps(scope);
+	const fault = said.removed ? undefined : ownFault(said, steps, edgesOf(steps, scope));
+	if (fault) throw refuse(fault.field, fault.words, said[fault.field]);
+	return [{ kind: 'own', subject, data: said }];
+}
