@@ -4,8 +4,8 @@ import { decideHead } from '../kinds/head/decide.ts';
 import { decideJoint } from '../kinds/joint/decide.ts';
 import { decideOwn } from '../kinds/own/decide.ts';
 import { decideStep } from '../kinds/step/decide.ts';
+import { decideTarget } from '../kinds/target/decide.ts';
 import { decideTorque } from '../kinds/torque/decide.ts';
-import { predictTarget } from '../predict-target.ts';
 import { putDeciders } from './deciding.ts';
 
 putDeciders({
@@ -15,5 +15,5 @@ putDeciders({
 	decideOwn,
 	decideStep,
 	decideTorque,
-	predictTarget
+	decideTarget
 });

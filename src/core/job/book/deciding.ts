@@ -8,7 +8,7 @@ import type { decideJoint } from '../kinds/joint/decide.ts';
 import type { decideOwn } from '../kinds/own/decide.ts';
 import type { decideStep } from '../kinds/step/decide.ts';
 import type { decideTorque } from '../kinds/torque/decide.ts';
-import type { predictTarget } from '../predict-target.ts';
+import type { decideTarget } from '../kinds/target/decide.ts';
 
 interface Deciders {
 	checkCompressor: typeof checkCompressor;
@@ -17,7 +17,7 @@ interface Deciders {
 	decideOwn: typeof decideOwn;
 	decideStep: typeof decideStep;
 	decideTorque: typeof decideTorque;
-	predictTarget: typeof predictTarget;
+	decideTarget: typeof decideTarget;
 }
 
 let known: Deciders | undefined;

@@ -1,43 +1,13 @@
 import { cornerNames, corners, type Corner } from '../../../height/corners.ts';
-import { checkHeight } from '../../../height/schools.ts';
-import { withUnit, type Quantity } from '../../../units/parse.ts';
-import { invalid, refuse } from '../../../problem.ts';
 import { deciding } from '../../book/deciding.ts';
 import { defineKind } from '../../book/kind.ts';
-import type { JobRecord } from '../../record.ts';
-import { predictable, predictionEntry, type PredictionEntries } from '../../prediction.ts';
-import { viewJob } from '../../view.ts';
-import type { Data } from './data.ts';
-
-interface Said {
-	/** Null goes back to the default. */
-	height?: Quantity | null;
-	source: 'maker' | 'predicted' | 'chosen';
-	prediction?: Partial<Record<keyof PredictionEntries, Quantity | number>>;
-}
+import type { Said } from './decide.ts';
 
 export const target = defineKind<'target', Said>({
 	kind: 'target',
 	name: 'Target height',
 	counts: 'last',
-	decide({ record, command: { subject }, said }) {
-		const { height, source, prediction } = said;
-		if (prediction) {
-			const data = predicted(record, subject as Corner, prediction);
-			return [{ kind: 'target', subject, data }];
-		}
-		if (height) {
-			const possible = checkHeight('height', height, record.school);
-			if (!possible.ok) throw invalid(possible.faults);
-		}
-		const data = {
-			heightMm: height ? height.si : null,
-			entered: height ? withUnit(height) : '',
-			source,
-			prediction: null
-		};
-		return [{ kind: 'target', subject, data }];
-	},
+	decide: (site) => deciding().decideTarget(site),
 	apply(record, { subject, data: { heightMm, ...data } }) {
 		const at = subject as Corner;
 		record.targets = record.targets.filter(({ corner }) => corner !== at);
@@ -48,38 +18,3 @@ export const target = defineKind<'target', Said>({
 	words: ({ heightMm, entered, source }, { subject }) =>
 		`${cornerNames[subject as Corner]}: target ${heightMm === null ? 'back to the default' : source === 'predicted' ? `predicted, ${heightMm.toFixed(1)} mm` : entered}`
 });
-
-function predicted(
-	record: JobRecord,
-	corner: Corner,
-	given: NonNullable<Said['prediction']>
-): Data {
-	const { before } = viewJob(record).corners[corner];
-	if (!predictable(record.school)) {
-		throw refuse('source', 'a pivot difference is not predicted: choose the target by hand');
-	}
-	if (!before) throw refuse('source', 'read the height before at this corner first');
-	const list = Object.entries(given);
-	const si = Object.fromEntries(
-		list.map(([name, value]) => [name, typeof value === 'number' ? value : value.si])
-	) as unknown as PredictionEntries;
-	const found = deciding().predictTarget(si, before);
-	if (!found.ok) {
-		throw invalid(
-			found.faults.map((fault) => ({
-				...fault,
-				field: `prediction.${predictionEntry[fault.field] ?? fault.field}`
-			}))
-		);
-	}
-	const { input, heightMm, expandedMm } = found.value;
-	const typed = Object.fromEntries(
-		list.map(([name, value]) => [name, typeof value === 'number' ? String(value) : withUnit(value)])
-	);
-	return {
-		heightMm,
-		entered: `${heightMm.toFixed(1)} mm`,
-		source: 'predicted',
-		prediction: { input, typed, expandedMm }
-	};
-}
