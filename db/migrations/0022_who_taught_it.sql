@@ -3,6 +3,8 @@ DROP TABLE own_knowledge;
 CREATE TABLE own_knowledge (
   id             UUID          NOT NULL,
   job_id         UUID          NOT NULL,
+  -- What the job keeps it under: that of the piece where it teaches it.
+  subject        UUID          NOT NULL,
   -- It names the piece as its source; without that it teaches one of its own.
   corrects       BOOLEAN       NOT NULL,
   -- job: kept for that job alone, and offered to no other.
@@ -18,6 +20,6 @@ CREATE TABLE own_knowledge (
   -- When the job said it first, and last.
   first_at       DATETIME(3)   NOT NULL,
   stored_at      DATETIME(3)   NOT NULL,
-  PRIMARY KEY (id, job_id, corrects),
+  PRIMARY KEY (id, job_id, subject),
   KEY own_by_scope (scope, scope_key)
 ) ENGINE=InnoDB;

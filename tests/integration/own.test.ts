@@ -66,6 +66,9 @@ describe('what a job teaches', () => {
 		const texts = async () =>
 			(await offered(second)).filter((one) => one.id === id).map(({ own }) => own.text);
 		expect(await texts()).toEqual(['Socket 22 long']);
+		// Who does not want it in that job takes no correction back.
+		await say(second, { ...correction, for: 'job', removed: true });
+		expect(await texts()).toEqual(['Socket 22 long']);
 		await rebuild(shop.db);
 		expect(await texts()).toEqual(['Socket 22 long']);
 		await say(second, { ...correction, removed: true }, uuidv7(), shop.lead);

@@ -32,6 +32,8 @@ export type Projected =
 	| {
 			of: 'own-knowledge';
 			id: string;
+			/** What the job keeps it under. */
+			subject: string;
 			/** What another job taught; else the job teaches it itself. */
 			corrects: boolean;
 			scope: OwnScope;

@@ -9,7 +9,7 @@ import type { FactSite } from './fact-site.ts';
 /** Of each job the one written last stands, in whatever order they are put. */
 export async function putOwn(
 	db: Database,
-	{ id, corrects, scope, layout, own }: Extract<Projected, { of: 'own-knowledge' }>,
+	{ id, subject, corrects, scope, layout, own }: Extract<Projected, { of: 'own-knowledge' }>,
 	{ jobId, vehicleId, model, entryId, personId, enteredAt, storedAt }: FactSite
 ): Promise<void> {
 	const later =
@@ -26,11 +26,12 @@ export async function putOwn(
 		'stored_at'
 	];
 	await db.run(
-		`INSERT INTO own_knowledge (id, job_id, corrects, first_at, ${columns.join(', ')})
-		 VALUES (:id, :jobId, :corrects, :storedAt, :scope, :key, :layout, :own, :personId, :enteredAt, :entryId, :storedAt)
+		`INSERT INTO own_knowledge (id, job_id, subject, corrects, first_at, ${columns.join(', ')})
+		 VALUES (:id, :jobId, :subject, :corrects, :storedAt, :scope, :key, :layout, :own, :personId, :enteredAt, :entryId, :storedAt)
 		 ON DUPLICATE KEY UPDATE first_at = LEAST(first_at, VALUES(first_at)), ${columns.map((name) => `${name} = IF(${later}, VALUES(${name}), ${name})`).join(', ')}`,
 		{
 			id,
+			subject,
 			corrects,
 			scope,
 			key: { job: '', car: vehicleId, model, layout }[scope],

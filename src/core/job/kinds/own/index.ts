@@ -19,6 +19,7 @@ export const own = defineKind<'own'>({
 			{
 				of: 'own-knowledge',
 				id: of ?? subject,
+				subject,
 				corrects: of !== undefined,
 				scope: whom,
 				layout: car.axles[axle].layout,
