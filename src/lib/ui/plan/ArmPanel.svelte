@@ -6,6 +6,7 @@
 	import { formatNumber } from '$core/units/format';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
+	import { amountFault, amountOf, isAmount } from './amounts';
 
 	/** A whole arm, or bushes pressed into the old one: price, labour and risk of both. */
 	let { axle, part, costs }: { axle: Axle; part: string; costs: ShopCosts } = $props();
@@ -23,18 +24,12 @@
 		bushes: shown(kept?.bushes),
 		joint: shown(kept?.joint)
 	});
-	const number = (text: string) =>
-		text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));
-	const sound = (value: number | undefined): value is number =>
-		value !== undefined && Number.isFinite(value) && value >= 0;
-	const wrong = (text: string) =>
-		number(text) === undefined || sound(number(text))
-			? undefined
-			: `‘${text}’ is not an amount: a number such as 180 or 92,50`;
 	const prices = $derived.by(() => {
-		const [arm, bushes] = [number(typed.arm), number(typed.bushes)];
-		const joint = jointed ? (number(typed.joint) ?? 0) : 0;
-		return sound(arm) && sound(bushes) && sound(joint) ? { arm, bushes, joint } : undefined;
+		const [arm, bushes] = [amountOf(typed.arm), amountOf(typed.bushes)];
+		const joint = jointed ? (amountOf(typed.joint) ?? 0) : 0;
+		return isAmount(arm) && isAmount(bushes) && isAmount(joint)
+			? { arm, bushes, joint }
+			: undefined;
 	});
 	const answer = $derived(prices && armOrBush(scope, axle, part, prices, costs, job.work.pace));
 	function keep() {
@@ -60,14 +55,14 @@
 			label="Whole arm"
 			bind:value={typed.arm}
 			inputmode="decimal"
-			fault={wrong(typed.arm)}
+			fault={amountFault(typed.arm)}
 			hint="{costs.currency} each"
 		/>
 		<Field
 			label="Its bushes"
 			bind:value={typed.bushes}
 			inputmode="decimal"
-			fault={wrong(typed.bushes)}
+			fault={amountFault(typed.bushes)}
 			hint="{costs.currency} an arm"
 		/>
 		{#if jointed}
@@ -75,7 +70,7 @@
 				label="A new joint for it"
 				bind:value={typed.joint}
 				inputmode="decimal"
-				fault={wrong(typed.joint)}
+				fault={amountFault(typed.joint)}
 				hint="{costs.currency} each; empty: the old one stays"
 			/>
 		{/if}

@@ -10,6 +10,7 @@
 	import { showMoney, type ShopCosts } from '$core/job/costs';
 	import { oldPartsOf } from '$core/job/plan';
 	import Field from '$lib/ui/controls/Field.svelte';
+	import { amountFault, amountOf, isAmount } from './amounts';
 
 	/** A complete unit or the old spring on a new damper: cost and time of both, and where they meet. */
 	let { axle, costs }: { axle: Axle; costs: ShopCosts } = $props();
@@ -23,18 +24,10 @@
 		damper: kept ? String(kept.damper) : '',
 		wearParts: kept ? String(kept.wearParts) : ''
 	});
-	const number = (text: string) =>
-		text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));
-	const wrong = (text: string) => {
-		const value = number(text);
-		if (value === undefined || (Number.isFinite(value) && value >= 0)) return undefined;
-		return `‘${text}’ is not an amount: a number such as 180 or 92,50`;
-	};
 	const prices = $derived.by(() => {
-		const [unit, damper, wearParts] = [typed.unit, typed.damper, typed.wearParts].map(number);
-		const all = [unit, damper, wearParts];
-		return all.every((one) => one !== undefined && Number.isFinite(one) && one >= 0)
-			? { unit: unit!, damper: damper!, wearParts: wearParts! }
+		const [unit, damper, wearParts] = [typed.unit, typed.damper, typed.wearParts].map(amountOf);
+		return isAmount(unit) && isAmount(damper) && isAmount(wearParts)
+			? { unit, damper, wearParts }
 			: undefined;
 	});
 	/** Bench steps that a complete unit does not need, a first and a second side. */
@@ -92,21 +85,21 @@
 			label="Complete unit"
 			bind:value={typed.unit}
 			inputmode="decimal"
-			fault={wrong(typed.unit)}
+			fault={amountFault(typed.unit)}
 			hint="{costs.currency} each"
 		/>
 		<Field
 			label="Damper alone"
 			bind:value={typed.damper}
 			inputmode="decimal"
-			fault={wrong(typed.damper)}
+			fault={amountFault(typed.damper)}
 			hint="{costs.currency} each"
 		/>
 		<Field
 			label="Other new parts of it"
 			bind:value={typed.wearParts}
 			inputmode="decimal"
-			fault={wrong(typed.wearParts)}
+			fault={amountFault(typed.wearParts)}
 			hint={wear.length
 				? `${costs.currency} a corner: ${wear.map(({ name }) => name.toLowerCase()).join(', ')}`
 				: `${costs.currency} a corner: none by what was found; 0`}
