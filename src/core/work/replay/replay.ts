@@ -10,7 +10,8 @@ import { springArm } from '../../layout/shape.ts';
 import type { LayoutPart } from '../../layout/types.ts';
 import type { WorkScope } from '../scope.ts';
 import type { WorkStep } from '../step.ts';
-import { play, type Need } from './acts.ts';
+import type { Need } from './acts/asks.ts';
+import { play } from './acts/whole-car.ts';
 import { freshCar, type AxleState, type Car } from './car.ts';
 
 export interface Violation {
