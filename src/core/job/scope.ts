@@ -47,7 +47,11 @@ export function scopeSaid(record: JobRecord, book: WorkBook): WorkScope {
 				.of('own')
 				.flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }])),
 			...extraSteps(book)
-		]
+		],
+		done: book.of('step').map(({ subject, data: { state, overrideReason } }) => ({
+			stepId: subject,
+			inTurn: state === 'done' && !overrideReason
+		}))
 	};
 }
 

@@ -108,6 +108,8 @@ export interface LayoutJoint {
 	tool?: JointTool;
 	/** The stud turns with its nut unless it is held by its hex or flats. */
 	holdStud?: boolean;
+	/** Where it is fixed sets the wheel: it is scribed before it moves, and stands on its mark before it is tight. */
+	sets?: 'eccentric' | 'bracket' | 'subframe';
 	/** How its bolt leaves its hole: splined under its head, so that the nut alone turns; or tapped through. */
 	leaves?: 'splined' | 'tapped';
 	/** Done together with the same joint on the other side of the axle, before the car is loaded. */

@@ -111,8 +111,43 @@ describe('the steps of a job', () => {
 		const cautionOf = (key: string, kind: string) =>
 			workSteps(scopeOf(findLayout(key)!)).find((step) => step.kind === kind)!.caution;
 		expect(cautionOf('macpherson-front', 'undo-bottom')).toMatch(/splined bolt: turn the nut/);
-		expect(cautionOf('multi-link-rear', 'undo-bottom')).toMatch(/nut back on, flush/);
-		expect(cautionOf('multi-link-rear', 'slack-bushes')).not.toMatch(/flush/);
+		const plain = { damper: true, spring: true, bushes: false };
+		const tapped = (rust: WorkScope['rust']) =>
+			workSteps(scopeOf(findLayout('multi-link-rear')!, plain, { rust }))
+				.filter(({ at, kind }) => at === 'RL' && kind === 'tap-through')
+				.flatMap(({ joints }) => joints.map(({ key }) => key));
+		expect(tapped('heavy')).toEqual(['damper-bottom', 'spring-arm-outer']);
+		expect(tapped('none')).toEqual([]);
+	});
+
+	it('scribe what sets the wheel and no more, and ask for it on its mark before its torque', () => {
+		const reset = { damper: false, spring: false, bushes: false, reset: true };
+		const steps = workSteps(scopeOf(findLayout('multi-link-rear')!, reset));
+		const keys = (kind: string) =>
+			steps
+				.filter((step) => step.at === 'RL' && step.kind === kind)
+				.flatMap(({ joints }) => joints.map(({ key }) => key));
+		expect(keys('scribe')).toEqual(['spring-arm-inner', 'toe-link-inner', 'front-link']);
+		expect(keys('to-mark')).toEqual(keys('scribe'));
+		const plain = workSteps(
+			scopeOf(findLayout('multi-link-rear')!, { damper: true, spring: false, bushes: false })
+		);
+		expect(plain.map(({ kind }) => kind)).not.toContain('scribe');
+	});
+
+	it('ask no more for what readies a joint that came apart without it', () => {
+		const strut = findLayout('macpherson-front')!;
+		const plain = { damper: true, spring: true, bushes: false };
+		const kinds = (done: WorkScope['done']) =>
+			workSteps(scopeOf(strut, plain, { rust: 'light', done })).map(({ id }) => id);
+		expect(kinds([])).toContain('FL/scribe');
+		const undone = { stepId: 'FL/undo-bottom', inTurn: true };
+		expect(kinds([undone])).not.toContain('FL/scribe');
+		expect(kinds([undone])).toContain('FR/scribe');
+		expect(kinds([undone])).toContain('FL/to-mark');
+		// Passed over by a lead, or taken back, it is still owed.
+		expect(kinds([{ ...undone, inTurn: false }])).toContain('FL/scribe');
+		expect(kinds([undone, { stepId: 'FL/scribe', inTurn: false }])).toContain('FL/scribe');
 	});
 
 	it('touch neither links nor hoses for a damper that has its ends alone', () => {

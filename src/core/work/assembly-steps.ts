@@ -16,6 +16,7 @@ import { covers } from './steps/covers.ts';
 import { hold, letGo } from './steps/holds.ts';
 import { dropLinks } from './steps/links.ts';
 import { makeStep } from './steps/make.ts';
+import { withoutPast } from './steps/past.ts';
 import { movesSensor } from './steps/plugs.ts';
 import { Site } from './steps/site.ts';
 import { lowering } from './steps/springs.ts';
@@ -59,7 +60,8 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	if (air || some(movesSensor)) car('calibrate', { do: 'calibrate' });
 	car('heights-after', { do: 'read-heights-after' });
 	if (air) car('look-again', { do: 'look-again' });
-	return [...steps, ...ownSteps(scope.own ?? [], steps)];
+	const left = withoutPast(steps, scope.done ?? []);
+	return [...left, ...ownSteps(scope.own ?? [], left)];
 }
 
 /** Under a subframe only where the shop wants it and none comes down. */

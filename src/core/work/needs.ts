@@ -142,6 +142,8 @@ const opening: readonly StepKind[] = [
 	'undo-bottom',
 	'undo-top',
 	'free-knuckle',
+	'scribe',
+	'tap-through',
 	'run-nut',
 	'crack-taper',
 	'spread',
@@ -159,7 +161,9 @@ function sideAfterSide(
 ): Edge[] {
 	const together = Object.keys(springWay?.moves ?? {}).some((key) => partOf(layout, key)?.shared);
 	if (sides === 'together' || !one || !other || together) return [];
-	return order(find(['tighten', 'untie', 'unsupport', 'unhang'], one), find(opening, other), {
+	// Arms and links of an axle go in their own turn.
+	const opens = find(opening, other).filter(({ each }) => !each.link);
+	return order(find(['tighten', 'untie', 'unsupport', 'unhang'], one), opens, {
 		id: 'side-after-side',
 		words: 'One side is finished before the other is opened, so that one stays to look at.',
 		choice: true

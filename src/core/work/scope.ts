@@ -83,6 +83,14 @@ export interface WorkScope {
 	rust: RustGrade;
 	/** What the shop knows of its own. */
 	own?: readonly OwnInJob[];
+	/** Steps that something was said of. */
+	done?: readonly Done[];
+}
+
+/** A step that something was said of: `inTurn` if it was done with nothing passed over. */
+export interface Done {
+	stepId: string;
+	inTurn: boolean;
 }
 
 /** What a scope means for one axle's corners. */

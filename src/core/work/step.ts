@@ -27,8 +27,10 @@ export type Act =
 	/** A nut loosened while the wheels hold the car; a plug off and on. */
 	| { do: 'ease'; corner: Corner; joint: string }
 	| { do: 'unplug' | 'plug'; corner: Corner; part: string }
-	/** A taper's nut off and on again by hand, and the taper loose under it; a clamp held open. */
-	| { do: 'run' | 'crack' | 'spread' | 'unspread'; corner: Corner; joint: string };
+	/** A nut off and on again by hand, and what it holds loose under it: a taper, or a bolt; a clamp held open. */
+	| { do: 'run' | 'crack' | 'tap' | 'spread' | 'unspread'; corner: Corner; joint: string }
+	/** The outline of what sets the wheel, scribed; and back on it. */
+	| { do: 'scribe' | 'to-mark'; corner: Corner; joint: string };
 
 /** Where the step is done; one person fits at each place. */
 type Spot = 'car' | 'bench' | Axle | Corner;

@@ -20,6 +20,13 @@ const heldFirst = need('held', 'It is held before its last hold is undone: it dr
 	each: 'held'
 });
 const airOutFirst = need('vented', 'Air is let out before anything of it is undone.');
+export const airOutThere = need(
+	'air-out',
+	'Air is let out before a bolt of what holds it is tapped.',
+	{
+		each: 'joints'
+	}
+);
 export const linksFirst = need(
 	'links-changed',
 	'Links of the axle are changed while dampers and springs hold it.',
@@ -29,10 +36,33 @@ export const soakedFirst = need(
 	'soaked',
 	'Oil has its quarter of an hour in the thread before the spanner comes.'
 );
-export const reached = [marksFirst, coversFirst, heldFirst, soakedFirst] as const;
+export const scribedFirst = need(
+	'scribed',
+	'What sets the wheel is scribed before it moves: afterwards nobody knows where it stood.',
+	{ each: 'joints' }
+);
+export const onMark = need(
+	'on-mark',
+	'What sets the wheel stands on its mark before it is tight.',
+	{
+		each: 'joints'
+	}
+);
+export const reached = [marksFirst, coversFirst, heldFirst, soakedFirst, scribedFirst] as const;
+export const tappedFirst = need(
+	'tapped',
+	'A bolt is tapped through under its nut, and the nut comes off last.',
+	{ each: 'joints' }
+);
+export const linkInTurn = need(
+	'link-back',
+	'One link of the axle at a time: with two off, the axle rolls.',
+	{ each: 'linkBefore' }
+);
 export const undone = {
 	needs: [
 		...reached,
+		tappedFirst,
 		need('cracked', 'A taper is cracked with its nut on the threads, and the nut comes off last.', {
 			each: 'joints'
 		})

@@ -5,6 +5,7 @@ import {
 	onAgain,
 	armFirst,
 	holdsAgain,
+	onMark,
 	startedByHand,
 	comparedFirst,
 	looseFirst,
@@ -239,6 +240,16 @@ export const refit = {
 		needs: [need('links-on', 'Both links are on before either is tight.')],
 		makes: [fact('links-tight'), fact('tightened', 'joints')]
 	},
+	'to-mark': {
+		phase: 'refit',
+		title: 'Turned and pushed to its mark',
+		minutes: minutes(1, 2, 5),
+		repeats: true,
+		caution: 'An eccentric’s washer lies inside its recess.',
+		gate: { question: 'Every outline and mark met as it was scribed?' },
+		needs: [need('started', 'It is on by hand before it is brought to its mark.')],
+		makes: [fact('on-mark', 'joints')]
+	},
 	tighten: {
 		phase: 'refit',
 		title: 'Rigid joints to their torque, rubber only nipped',
@@ -248,6 +259,7 @@ export const refit = {
 		doneIn: 'round',
 		needs: [
 			need('started', 'Everything is started by hand before anything is tight.'),
+			onMark,
 			need(
 				'unspread',
 				'The clamp closes on the strut: its spreader is out before its bolt is tight.'

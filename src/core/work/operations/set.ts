@@ -1,5 +1,14 @@
 /** Loaded and set, whole again, on its wheels, measured. */
-import { fact, need, standsBelow, startedFirst, tightFirst, linksTight, minutes } from './facts.ts';
+import {
+	fact,
+	need,
+	onMark,
+	standsBelow,
+	startedFirst,
+	tightFirst,
+	linksTight,
+	minutes
+} from './facts.ts';
 import type { OperationData } from './types.ts';
 
 export const set = {
@@ -26,7 +35,8 @@ export const set = {
 		tool: 'Torque wrench',
 		doneIn: 'round',
 		needs: [
-			need('loaded', 'Rubber gets its torque at ride height: set hanging, it stays twisted.')
+			need('loaded', 'Rubber gets its torque at ride height: set hanging, it stays twisted.'),
+			onMark
 		],
 		makes: [fact('set'), fact('tightened', 'joints')]
 	},
@@ -39,6 +49,7 @@ export const set = {
 			tightFirst,
 			startedFirst,
 			linksTight,
+			need('on-mark', 'What sets the wheel stands on its mark before the wheel goes on.'),
 			need('let-go', 'Jack and strap are away before the wheel goes on.'),
 			need('set', 'Jacked to height, rubber is set with the wheel off.', { when: 'jack-to-height' })
 		],

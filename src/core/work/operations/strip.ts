@@ -2,6 +2,7 @@
 import {
 	fact,
 	need,
+	coversFirst,
 	marksFirst,
 	linksFirst,
 	soakedFirst,
@@ -15,6 +16,9 @@ import {
 	slackFirst,
 	onAgain,
 	looseFirst,
+	linkInTurn,
+	airOutThere,
+	tappedFirst,
 	minutes
 } from './facts.ts';
 import type { OperationData } from './types.ts';
@@ -66,7 +70,7 @@ export const strip = {
 				'The compressor is unplugged before air is let out: it would blow at an open line.'
 			)
 		],
-		makes: [fact('vented')]
+		makes: [fact('vented'), fact('air-out', 'joints')]
 	},
 	'plug-off': {
 		phase: 'strip',
@@ -232,6 +236,27 @@ export const strip = {
 		],
 		makes: [fact('cracked', 'joints')]
 	},
+	'tap-through': {
+		phase: 'strip',
+		title: 'Nut back on, flush, and the bolt tapped until it moves',
+		minutes: minutes(1, 3, 14),
+		rusts: true,
+		repeats: true,
+		tool: 'Copper hammer, drift',
+		caution: 'The blow lands on the nut, so that the thread survives. Glasses.',
+		needs: [...reached, linkInTurn, airOutThere],
+		makes: [fact('tapped', 'joints')]
+	},
+	scribe: {
+		phase: 'strip',
+		title: 'Outline scribed where it stands',
+		minutes: minutes(1, 2, 4),
+		repeats: true,
+		tool: 'Scriber, brush',
+		gate: { question: 'Every outline seen on clean metal?' },
+		needs: [marksFirst, coversFirst],
+		makes: [fact('scribed', 'joints')]
+	},
 	spread: {
 		phase: 'strip',
 		title: 'Slot of the clamp spread, only until the strut turns in it',
@@ -260,9 +285,8 @@ export const strip = {
 		minutes: minutes(5, 10, 30),
 		rusts: true,
 		repeats: true,
-		caution:
-			'Its outline marked on the body. From here the jack alone carries it: nobody under it.',
-		gate: { question: 'Outline marked, the jack bears the subframe, nothing else ties it?' },
+		caution: 'From here the jack alone carries it: nobody under it.',
+		gate: { question: 'The jack bears the subframe, nothing else ties it?' },
 		...undone
 	},
 	lower: {
@@ -309,7 +333,6 @@ export const strip = {
 		minutes: minutes(4, 7, 25),
 		rusts: true,
 		repeats: true,
-		caution: 'Mark an eccentric before it moves.',
 		needs: reached,
 		makes: [fact('slackened', 'joints'), fact('started')]
 	},
@@ -319,13 +342,7 @@ export const strip = {
 		minutes: minutes(5, 9, 30),
 		rusts: true,
 		caution: 'One at a time: with two off, the axle rolls.',
-		needs: [
-			marksFirst,
-			soakedFirst,
-			need('link-back', 'One link of the axle at a time: with two off, the axle rolls.', {
-				each: 'linkBefore'
-			})
-		],
+		needs: [marksFirst, soakedFirst, linkInTurn, tappedFirst],
 		makes: [fact('free', 'joints')]
 	},
 	'link-on': {
@@ -341,7 +358,6 @@ export const strip = {
 		minutes: minutes(6, 12, 35),
 		rusts: true,
 		repeats: true,
-		caution: 'Scribe a bracket’s outline and an eccentric’s mark before its bolt moves.',
 		drivenCaution: 'The drive shaft is neither pulled outward nor bent further than its joints go.',
 		needs: [
 			slackFirst,

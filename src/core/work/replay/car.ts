@@ -33,10 +33,14 @@ export interface CornerState {
 	pressure: boolean;
 	plugged: boolean;
 	loaded: boolean;
-	/** Joints whose nut was run off and on, whose taper is loose, and clamps that are held open. */
+	/** Joints whose nut was run off and on, whose taper or bolt is loose, and clamps that are held open. */
 	run: Set<string>;
 	cracked: Set<string>;
+	tapped: Set<string>;
 	spread: Set<string>;
+	/** Joints that set the wheel: scribed, and back on their mark. */
+	scribed: Set<string>;
+	onMark: Set<string>;
 	/** What was made at the car for another part, as it was made. */
 	made: string[];
 	/** Nuts that were loosened while the wheels held the car. */
@@ -220,6 +224,9 @@ const freshCorner = (layout: Layout): CornerState => ({
 	loaded: false,
 	run: new Set(),
 	cracked: new Set(),
+	tapped: new Set(),
+	scribed: new Set(),
+	onMark: new Set(),
 	spread: new Set(),
 	eased: new Set(),
 	made: [],

@@ -7,7 +7,7 @@ import type { Act } from '../step.ts';
 import { groups } from './groups.ts';
 import { lowered } from './make.ts';
 import type { Site } from './site.ts';
-import { tapers } from './tapers.ts';
+import { readied } from './loosening.ts';
 
 const armKinds = ['arm-off', 'arm-out', 'arm-in'] as const;
 const bellowsKinds = ['bellows-off', 'bellows-out', 'bellows-in'] as const;
@@ -35,7 +35,7 @@ export function arms(site: Site, corner: Corner): void {
 		};
 		const [off, out, back] = part.air ? bellowsKinds : armKinds;
 		const withSpring = plan.springWay && part === spring;
-		tapers(site, corner, joints, { tail, renewed: whole, each: { held } });
+		readied(site, corner, joints, { tail, renewed: whole, each: { held } });
 		site.at(corner, off, joints, 'undo', {
 			tail,
 			title: `${part.name} undone: ${joints.map((joint) => lowered(joint.name)).join(', ')}`,

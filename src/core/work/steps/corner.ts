@@ -13,7 +13,7 @@ import {
 import type { Layout, LayoutJoint } from '../../layout/types.ts';
 import type { StepKind } from '../operations.ts';
 import type { Act } from '../step.ts';
-import { opensAir } from './air.ts';
+import { underAir } from './air.ts';
 import { arms } from './arms.ts';
 import { backAt, damper, isBrought } from './damper.ts';
 import { groups as groupsAt } from './groups.ts';
@@ -24,7 +24,8 @@ import { lowered, type Own } from './make.ts';
 import type { Site } from './site.ts';
 import { armSpring } from './springs.ts';
 import { plugs } from './plugs.ts';
-import { clamp, tapers } from './tapers.ts';
+import { clamp, readied } from './loosening.ts';
+import { marks } from './marks.ts';
 import { easedOnGround, withWeightOn } from './upper.ts';
 
 /** Its spring comes on it: a unit that is fitted as it was delivered. */
@@ -39,8 +40,9 @@ export function corner(site: Site, corner: Corner): void {
 	one('wheel-off', { do: 'wheel-off', corner });
 	one('mark', { do: 'mark', corner });
 	if (site.soaksHere) one('soak-off', { do: 'soak', corner });
-	if (opensAir(plan, corner)) {
-		one('vent', { do: 'vent', corner });
+	const joints = underAir(plan, corner);
+	if (joints.length) {
+		one('vent', { do: 'vent', corner }, { each: { joints } });
 		one('fill', { do: 'fill', corner });
 	}
 	const own = held.filter(({ part }) => !onOneJack(part));
@@ -75,7 +77,7 @@ export function corner(site: Site, corner: Corner): void {
 		start('air-line-on', air);
 	}
 	if (knuckle.length) {
-		tapers(site, corner, knuckle, { tail: ':knuckle', each: holds });
+		readied(site, corner, knuckle, { tail: ':knuckle', each: holds });
 		undo('free-knuckle', knuckle, `Undone so that the knuckle swings clear: ${names(knuckle)}`);
 		site.at(corner, 'knuckle-on', knuckle, 'start', {
 			title: `Back, started by hand: ${names(knuckle)}`,
@@ -84,6 +86,7 @@ export function corner(site: Site, corner: Corner): void {
 		});
 	}
 	if (top.length) undo('undo-top', top, `Upper end undone: ${names(top)}`);
+	readied(site, corner, bottom, { tail: ':bottom', each: holds });
 	if (bottom.length) undo('undo-bottom', bottom, `Lower end undone: ${names(bottom)}`);
 	clamp(site, corner, bottom);
 	if (plan.damperOut) damper(site, corner, groups);
@@ -94,7 +97,7 @@ export function corner(site: Site, corner: Corner): void {
 		});
 	}
 	if (holder.length) {
-		tapers(site, corner, holder, { each: holds });
+		readied(site, corner, holder, { each: holds });
 		undo('holder-off', holder);
 		start('holder-on', holder);
 	}
@@ -129,6 +132,11 @@ export function corner(site: Site, corner: Corner): void {
 	if (plan.bushes) axleLinks(site, corner);
 
 	const slack = site.slackAt(corner);
+	marks(
+		site,
+		corner,
+		layout.joints.filter(({ key }) => slack.includes(key) || site.isOff(corner, key))
+	);
 	if (slack.length) {
 		site.at(
 			corner,

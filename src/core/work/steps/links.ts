@@ -3,6 +3,7 @@ import { jointId } from '../../assembly/graph.ts';
 import { axleOf, corners as allCorners, isLeft, type Corner } from '../../height/corners.ts';
 import { axleLinks as linksOfAxle, jointsOf } from '../../layout/shape.ts';
 import type { Act } from '../step.ts';
+import { readied } from './loosening.ts';
 import { lowered } from './make.ts';
 import type { Site } from './site.ts';
 
@@ -49,6 +50,7 @@ export function axleLinks(site: Site, corner: Corner): void {
 		};
 		const tail = `:${part.key}`;
 		const name = lowered(part.name);
+		readied(site, corner, joints, { tail, each });
 		site.at(corner, 'link-off', joints, 'undo', { tail, title: `Off: ${name}`, each });
 		site.at(corner, 'link-on', joints, 'start', {
 			tail,

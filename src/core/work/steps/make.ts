@@ -56,18 +56,13 @@ export function makeStep(
 	};
 }
 
-/** How bolts leave their holes, of those that a step undoes. Common practice, no source. */
-const leaving = {
-	splined: 'A splined bolt: turn the nut alone, its head held.',
-	tapped: 'Before a bolt is tapped through: its nut back on, flush, so that the thread survives.'
-} as const;
+/** Of a step that undoes one. Common practice, no source. */
+const splinedWords = 'A splined bolt: turn the nut alone, its head held.';
 
-function boltWords(acts: readonly Act[], layout: Layout | undefined): string[] {
-	const ways = acts.flatMap((act) =>
-		act.do === 'undo' && layout ? (jointOf(layout, act.joint).leaves ?? []) : []
-	);
-	return [...new Set(ways)].map((way) => leaving[way]);
-}
+const boltWords = (acts: readonly Act[], layout: Layout | undefined): string[] =>
+	layout && acts.some((act) => act.do === 'undo' && jointOf(layout, act.joint).leaves === 'splined')
+		? [splinedWords]
+		: [];
 
 /** A step over one joint takes less than one over five; the usual minutes are for three. Own choice. */
 function forJoints({ low, likely, high }: Minutes, count: number): Minutes {

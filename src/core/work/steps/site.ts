@@ -10,7 +10,15 @@ import type { Act, WorkStep } from '../step.ts';
 import { makeStep, type Own } from './make.ts';
 
 /** What is done to a joint that is reached only with its covers off. */
-const loosening: ReadonlySet<string> = new Set(['undo', 'slack', 'ease', 'run', 'crack']);
+const loosening: ReadonlySet<string> = new Set([
+	'undo',
+	'slack',
+	'ease',
+	'run',
+	'crack',
+	'tap',
+	'scribe'
+]);
 
 /** The work at one axle, as steps are made of it. */
 export class Site {
@@ -19,6 +27,7 @@ export class Site {
 	readonly unit: readonly string[];
 
 	readonly how: Strategy;
+	readonly rust: WorkScope['rust'];
 	/** Threads are oiled with the wheel off. */
 	readonly soaksHere: boolean;
 
@@ -27,6 +36,7 @@ export class Site {
 		{ strategy, rust }: Pick<WorkScope, 'strategy' | 'rust'>
 	) {
 		this.how = strategy;
+		this.rust = rust;
 		this.soaksHere = rust !== 'none' && strategy.soak === 'wheel-off';
 		this.layout = plan.layout;
 		this.unit = unitOf(plan.layout, damperOf(plan.layout).key);
@@ -36,10 +46,12 @@ export class Site {
 		this.made.push(makeStep(kind, at, corners, this.layout, own));
 	}
 
+	isOff = (corner: Corner, key: string): boolean =>
+		this.plan.freed.off.includes(jointId(corner, key));
+
 	/** Joints that come apart at a corner. */
 	offAt(corner: Corner): LayoutJoint[] {
-		const { off } = this.plan.freed;
-		return this.layout.joints.filter(({ key }) => off.includes(jointId(corner, key)));
+		return this.layout.joints.filter(({ key }) => this.isOff(corner, key));
 	}
 
 	isLine = ({ between }: LayoutJoint): boolean =>
@@ -88,7 +100,7 @@ export class Site {
 		corner: Corner,
 		kind: StepKind,
 		joints: readonly LayoutJoint[],
-		deed: 'undo' | 'slack' | 'ease' | 'run' | 'crack' | 'start' | 'tighten',
+		deed: Extract<Act, { joint: string }>['do'],
 		own: Partial<Own> & { before?: readonly Act[] } = {}
 	): void {
 		const on = joints.map(({ key }) => ({ corner, key }));

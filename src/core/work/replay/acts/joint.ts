@@ -30,7 +30,9 @@ export function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: 
 		const off = axle.open.has(cover.shared ? cover.key : `${corner}/${cover.key}`);
 		if (cover.over.includes(key)) need(off, 'trim-in-way', `${key} behind ${cover.name}`);
 	}
-	if (['undo', 'slack', 'run', 'crack'].includes(act.do)) {
+	if (['undo', 'slack', 'run', 'crack', 'tap'].includes(act.do)) {
+		need(!joint.sets || c.scribed.has(key), 'mark-lost', `${key} moved with no mark on it`);
+		c.onMark.delete(key);
 		if (worked.includes(corner)) {
 			need(!c.wheelOn, 'wheel-in-way', `${key} with the wheel on`);
 			need(c.marked, 'not-marked', `${key} before marks and photo`);
@@ -71,6 +73,23 @@ export function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: 
 			need(c.run.has(key), 'nut-seized', `${key} cracked with a nut nobody has run`);
 			c.cracked.add(key);
 			return;
+		case 'tap':
+			axle.fixings.set(id, 'slack');
+			c.tapped.add(key);
+			return;
+		case 'scribe':
+			need(!c.wheelOn && c.marked, 'not-marked', `${key} scribed before marks and photo`);
+			c.scribed.add(key);
+			return;
+		case 'to-mark': {
+			const away = [...axle.moved.keys()].some(
+				(node) => node.startsWith(`${corner}:`) || !node.includes(':')
+			);
+			need(!away, 'off-mark', `${key} brought to its mark with parts away`);
+			need(car.fixing(corner, key) !== 'off', 'off-mark', `${key} brought to its mark, and off`);
+			c.onMark.add(key);
+			return;
+		}
 		case 'spread':
 			need(car.fixing(corner, key) === 'off', 'clamp-bent', 'a clamp spread against its bolt');
 			c.spread.add(key);
@@ -97,6 +116,9 @@ export function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: 
 			need(turns, 'hub-in-air', `${key} broken loose with the wheel in the air`);
 			const loose = !isTaper(joint) || c.cracked.has(key);
 			need(loose, 'taper-bare', `nut of ${key} off before its taper is loose`);
+			const slides = joint.leaves !== 'tapped' || scope.rust === 'none';
+			const tapped = slides || c.tapped.has(key);
+			need(tapped, 'thread-spoilt', `${key} hammered out on its bare thread`);
 			axle.fixings.set(id, 'off');
 			return;
 		}
@@ -139,6 +161,8 @@ export function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: 
 			}
 			const onWheels = joint.rule !== 'wheels-on-ground' || body.up === 'ground';
 			need(onWheels, 'hub-in-air', `${key} tight with nothing to hold the wheel`);
+			const met = !joint.sets || !axle.owed.has(id) || c.onMark.has(key);
+			need(met, 'off-mark', `${key} tight away from its mark`);
 			need(!c.spread.has(key), 'clamp-bent', `${key} tight on a spreader`);
 			need(car.fixing(corner, key) !== 'off', 'tight-before-started', `${key} tight, and off`);
 			axle.fixings.set(id, 'tight');
