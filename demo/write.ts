@@ -53,6 +53,10 @@ const idOf = (handle: Handle) => people.find((person) => person.handle === handl
 
 /** Invented specifications, the same for a joint's name on every car of the demo. */
 const specifiedNm: Record<string, number> = {
+	'handbrake-bracket': 10,
+	caliper: 34,
+	'disc-screw': 8,
+	'hub-nut': 180,
 	'shaft-nut': 60,
 	'strut-knuckle-upper': 110,
 	'strut-knuckle-lower': 110,

@@ -19,15 +19,17 @@ export interface KnownOwn {
 	at: string;
 }
 
+/** Ids of all that this job said of itself, or took from what is known, or did not want. */
+export const saidOf = (book: WorkBook): Set<string> =>
+	new Set(book.of('own').flatMap(({ subject, data }) => [subject, ...(data.of ? [data.of] : [])]));
+
 /** What is known and has its place in this job, and is not in it yet or was not taken back in it. */
 export function offeredOwn(
 	book: WorkBook,
 	steps: readonly WorkStep[],
 	known: readonly KnownOwn[]
 ): KnownOwn[] {
-	const here = new Set(
-		book.of('own').flatMap(({ subject, data }) => [subject, ...(data.of ? [data.of] : [])])
-	);
+	const here = saidOf(book);
 	return known.filter(({ id, own }) => !here.has(id) && steps.some((step) => isAnchor(step, own)));
 }
 

@@ -4,6 +4,8 @@ import { rustFound } from '../inspect/points.ts';
 import { resetAdvice } from '../inspect/advice.ts';
 import { findLayout } from '../layout/at-hand.ts';
 import type { Layout } from '../layout/types.ts';
+import { clearedParts, withCovers } from '../work/in-the-way.ts';
+import type { OwnInJob } from '../work/own.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';
 import { workSteps } from '../work/assembly-steps.ts';
 import type { WorkPhase } from '../work/terms.ts';
@@ -35,25 +37,34 @@ export function scopeSaid(record: JobRecord, book: WorkBook): WorkScope {
 		const want = book.get('scope', axle);
 		return want ? [[axle, want]] : [];
 	});
+	const own = ownOf(book);
+	const layouts = layoutsOf(record);
 	return {
-		axles: Object.fromEntries(scoped),
+		axles: Object.fromEntries(
+			scoped.map(([axle, want]) => {
+				const clear = clearedParts(layouts[axle], axle, own);
+				return [axle, clear.length ? { ...want, clear } : want];
+			})
+		),
 		corners: record.corners,
-		layouts: layoutsOf(record),
+		layouts: {
+			front: withCovers(layouts.front, 'front', own),
+			rear: withCovers(layouts.rear, 'rear', own)
+		},
 		strategy: book.get('strategy') ?? usualStrategy,
 		// What somebody says of it counts more than what the look at single threads gave.
 		rust: book.get('rust')?.grade ?? rustFound(findingsOf(book)) ?? 'none',
-		own: [
-			...book
-				.of('own')
-				.flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }])),
-			...extraSteps(book)
-		],
+		own: [...own, ...extraSteps(book)],
 		done: book.of('step').map(({ subject, data: { state, overrideReason } }) => ({
 			stepId: subject,
 			inTurn: state === 'done' && !overrideReason
 		}))
 	};
 }
+
+/** What stands of the shop's own in a job. */
+const ownOf = (book: WorkBook): OwnInJob[] =>
+	book.of('own').flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }]));
 
 const beforeTheRound: readonly WorkPhase[] = ['strip', 'bench', 'refit'];
 

@@ -77,9 +77,18 @@ export const axleLinks = (layout: Layout): LayoutPart[] =>
 /** Where a cover is reached, and so what is under it, while the car stands on its wheels. */
 export const insidePlaces: ReadonlySet<string> = new Set(['boot', 'cabin', 'bonnet']);
 
-/** A mount on the body that finds its place under the weight; nothing with air in it is let settle. */
-export const findsItsPlace = (layout: Layout, { between, rule, bench }: LayoutJoint): boolean =>
+/**
+ * A mount on the body that finds its place under the weight, and is got at while it stands on its wheels; nothing
+ * with air in it is let settle.
+ */
+export const findsItsPlace = (
+	layout: Layout,
+	{ key, between, rule, bench }: LayoutJoint
+): boolean =>
 	!bench &&
+	layout.assembly.covers.every(
+		({ over, where }) => !over.includes(key) || insidePlaces.has(where)
+	) &&
 	rule === 'any-time' &&
 	between.includes('body') &&
 	between.some((key) => partOf(layout, key)?.kind === 'mount') &&

@@ -155,6 +155,7 @@ export const partKinds = [
 	'rod',
 	'knuckle',
 	'caliper',
+	'disc',
 	'axle',
 	'subframe',
 	'link',
@@ -179,6 +180,8 @@ export interface LayoutPart {
 	turns?: RubberBody;
 	/** It drops when its last hold is undone: what it is held by until then. */
 	heldBy?: Holder;
+	/** It is got at only with this part off. */
+	behind?: string;
 	/** Comes out in one piece with this part, and off it on the bench. */
 	of?: string;
 	/** Of a damper: it locates the wheel. */
@@ -209,9 +212,11 @@ export const coverPlaces = ['boot', 'cabin', 'bonnet', 'arch', 'under'] as const
 type CoverPlace = (typeof coverPlaces)[number];
 
 /** One kind of fastener of a cover. */
-interface CoverFastener {
+export interface CoverFastener {
 	/** In the plural, small letters: `clips`. */
 	what: string;
+	/** How many, where somebody counted them: 1 to 40. */
+	count?: number;
 	/** Where one is that nobody sees. */
 	hidden?: string;
 	/** Left in, only loose. */
@@ -225,12 +230,14 @@ export interface LayoutCover {
 	where: CoverPlace;
 	/** Joints that it hides. */
 	over: readonly string[];
-	/** How it is held, as far as cars of this kind agree; how many is of the car, and is taught. Common practice, no source. */
+	/** How it is held, as far as cars of this kind agree; how many is of the car. Common practice, no source. */
 	held?: readonly CoverFastener[];
 	/** What is plugged in on its back. */
 	plugs?: readonly string[];
 	/** One for both sides. */
 	shared?: boolean;
+	/** Other covers that it lies on: off before them, on after them. */
+	liesOn?: readonly string[];
 	/** What goes wrong when it goes back. */
 	traps?: readonly string[];
 }

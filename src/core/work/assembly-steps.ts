@@ -55,6 +55,7 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	);
 	for (const site of sites) steps.push(...axleSteps(site));
 	if (wakes) car('system-on', { do: 'system-on' });
+	if (steps.some(({ kind }) => kind === 'piston-back')) car('pump-brakes', { do: 'pump-brakes' });
 	car('ground', { do: 'ground' });
 	car('torque-wheels', { do: 'torque-wheels' });
 	if (air || some(movesSensor)) car('calibrate', { do: 'calibrate' });

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { layouts } from '../layout/catalogue';
-import { springSeat } from '../layout/shape';
-import type { Layout } from '../layout/types';
+import { damperEnd, springSeat } from '../layout/shape';
+import type { Layout, LayoutCover } from '../layout/types';
+import { mayClear, withCovers } from './in-the-way';
+import type { Own } from './own';
 import type { Axle } from '../height/corners';
 import { blockedBy, linedUp, moveStep, waiting, workOrder } from './order';
 import { replay } from './replay/replay';
@@ -121,11 +123,37 @@ function* everyScope(
 								sides: sides === 'one-by-one' ? sides : ('together' as const),
 								...(layout.assembly.covers.length && { inside })
 							};
-							const scope = scopeOf(layout, want, all, rust);
+							const scope = asSomeCar(scopeOf(layout, want, all, rust), asked);
 							yield sides === 'one-side' ? { ...scope, corners: [pairOf(axle)[1]] } : scope;
 						}
 				}
 	}
+}
+
+/** Every third car has its caliper and disc, and a hub nut, in the way; every fourth more covers than is usual. */
+function asSomeCar(scope: WorkScope, i: number): WorkScope {
+	const [axle, want] = Object.entries(scope.axles)[0] as [Axle, AxleScope];
+	const usual = scope.layouts[axle];
+	const clear = i % 3 === 1 ? mayClear(usual).map(({ key }) => key) : [];
+	const over = damperEnd(usual, 'top').map(({ key }) => key);
+	const told = (key: string, more: Partial<LayoutCover>): Own => ({
+		what: 'cover',
+		text: key,
+		where: axle,
+		anchor: `cover:${key}`,
+		cover: { key, name: key, where: 'boot', over: [], ...more }
+	});
+	const covers = [
+		told('floor', { liesOn: ['lining'], shared: true }),
+		told('lining', { over }),
+		told('tray', { where: 'under', over: damperEnd(usual, 'bottom').map(({ key }) => key) })
+	];
+	const layout = i % 4 === 1 ? withCovers(usual, axle, covers) : usual;
+	return {
+		...scope,
+		axles: { [axle]: clear.length ? { ...want, clear } : want },
+		layouts: { front: layout, rear: layout }
+	};
 }
 
 /** Each way of each part with each of the others. */

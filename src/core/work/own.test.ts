@@ -31,7 +31,7 @@ const hidden: Own = {
 const ids = (own: OwnInJob[]) => workOrder(scope(own)).steps.map(({ id }) => id);
 const fault = (one: Own) => {
 	const steps = workSteps(scope());
-	return ownFault(one, steps, edgesOf(steps, scope()));
+	return ownFault(one, steps, edgesOf(steps, scope()), scope().layouts);
 };
 
 describe('steps of the shop’s own', () => {

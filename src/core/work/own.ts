@@ -3,16 +3,24 @@
  * sockets and counts at a step. They add to the order and never take a rule away from it.
  */
 import { axleOf, type Axle } from '../height/corners.ts';
+import type { LayoutCover } from '../layout/types.ts';
 import type { WorkStep } from './step.ts';
 
-export const ownWhats = ['step', 'note', 'socket', 'count'] as const;
+/** What stands at a step. */
+export const stepWhats = ['step', 'note', 'socket', 'count'] as const;
+/** What is so of the car: a cover that it has, one that it has not, a part that comes off besides. */
+export const carWhats = ['cover', 'not-there', 'part'] as const;
+export const ownWhats = [...stepWhats, ...carWhats] as const;
 export type OwnWhat = (typeof ownWhats)[number];
 
 export const ownNames: Readonly<Record<OwnWhat, string>> = {
 	step: 'A step',
 	note: 'A note',
 	socket: 'Tool or socket',
-	count: 'How many, and where'
+	count: 'How many, and where',
+	cover: 'A cover',
+	'not-there': 'Not on this car',
+	part: 'Comes off besides'
 };
 
 export interface Own {
@@ -20,7 +28,10 @@ export interface Own {
 	text: string;
 	/** The car as a whole, or the corners of one axle that are worked on. */
 	where: 'car' | Axle;
-	/** A step by its kind, as `undo-bottom` or `cover-off:boot-trim`: a step of one's own follows it, anything else stands at it. */
+	/**
+	 * A step by its kind, as `undo-bottom` or `cover-off:boot-trim`: a step of one's own follows it, anything else
+	 * stands at it. Of what is so of the car: the cover or the part, as `cover:boot-trim`, `part:caliper`.
+	 */
 	anchor: string;
 	/** Of a step: what it comes before, in the same way; nothing in particular if absent. */
 	before?: string;
@@ -28,7 +39,16 @@ export interface Own {
 	minutes?: number;
 	/** Of a step: what must be seen before it counts as done. */
 	look?: string;
+	/** Of a cover: the joints it is over, how it is held, what goes wrong with it. */
+	cover?: LayoutCover;
 }
+
+export const isOfCar = ({ what }: Pick<Own, 'what'>): boolean =>
+	(carWhats as readonly string[]).includes(what);
+
+/** The cover or part that something of the car is about. */
+export const carOf = ({ anchor }: Pick<Own, 'anchor'>): string =>
+	anchor.slice(anchor.indexOf(':') + 1);
 
 /** Whom it is kept for: this job alone, this car, all of its make and model, all of its layout. */
 export const ownScopes = ['job', 'car', 'model', 'layout'] as const;

@@ -12,6 +12,7 @@ import {
 	unitOf
 } from '../layout/shape.ts';
 import type { Layout, LayoutWay } from '../layout/types.ts';
+import { clearedFrom } from './in-the-way.ts';
 import type { OwnInJob } from './own.ts';
 import { askedJobs, jobsOf, type AskedJob } from './jobs.ts';
 
@@ -71,6 +72,8 @@ export interface AxleScope {
 	bushes: boolean;
 	/** Jobs beside these, by their ids in `jobs.ts`: `drop-link`, `arm:lower-arm`. */
 	also?: readonly string[];
+	/** Parts that come off besides, where they are in the way on this car. */
+	clear?: readonly string[];
 	/** Arm rubber that nothing else touches is loosened, settled and set anew: the height changes. */
 	reset?: boolean;
 }
@@ -143,7 +146,7 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 	return (['front', 'rear'] as const).flatMap((axle): AxlePlan[] => {
 		const want = scope.axles[axle];
 		const worked = cornersOf(axle).filter((corner) => scope.corners.includes(corner));
-		const { damper, spring, bushes, reset, also = [] } = want ?? {};
+		const { damper, spring, bushes, reset, also = [], clear = [] } = want ?? {};
 		const layout = scope.layouts[axle];
 		const bellows = bellowsOf(layout);
 		const jobs = askedJobs(layout, [
@@ -193,13 +196,23 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 					layout.assembly.parts.some(({ kind }) => kind === 'mount'),
 				damperWay,
 				springWay,
-				freed: freedFor(graph, corners, damperOut, [damperWay, springWay], jobs)
+				freed: freedFor(
+					graph,
+					corners,
+					damperOut,
+					[damperWay, springWay, clearing(layout, clear)],
+					jobs
+				)
 			}
 		];
 	});
 }
 
 const cornersOf = (axle: Axle): Corner[] => allCorners.filter((corner) => axleOf(corner) === axle);
+
+/** What comes off besides, as one more way. */
+const clearing = (layout: Layout, clear: readonly string[]): LayoutWay | undefined =>
+	clear.length ? { key: 'clear', name: '', apart: clearedFrom(layout, clear) } : undefined;
 
 /** What comes apart for dampers that come out and for ways that move something, side after side. */
 function freedFor(
@@ -225,7 +238,7 @@ function freedFor(
 			if (!damperOut) continue;
 			for (const part of unitOf(layout, damperOf(layout).key)) pins.set(node(part, corner), 'out');
 		}
-		return pins.size ? [freed(graph, withBody(pins), apart)] : [];
+		return pins.size || apart.length ? [freed(graph, withBody(pins), apart)] : [];
 	});
 	const alone = corners.flatMap((corner) => {
 		const outs = jobs.flatMap((asked) => outOf(layout, asked)).map((key) => node(key, corner));

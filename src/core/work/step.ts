@@ -11,7 +11,8 @@ export type Act =
 	| { do: 'read-heights' | 'crack-wheels' | 'chock' | 'lift' | 'ignition-off' | 'compressor-off' }
 	| { do: 'stands'; under: 'body' | 'subframe' }
 	| { do: 'system-on' | 'calibrate' | 'look-again' }
-	| { do: 'ground' | 'torque-wheels' | 'read-heights-after' }
+	| { do: 'ground' | 'torque-wheels' | 'pump-brakes' | 'read-heights-after' }
+	| { do: 'piston-back'; corner: Corner }
 	| { do: 'soak' | 'mark' | 'vent' | 'fill' | 'wheel-off' | 'wheel-on'; corner: Corner }
 	| { do: 'cover-off' | 'cover-on'; corner: Corner; cover: string }
 	| { do: 'hold' | 'let-go'; corner: Corner; part: string; by: Holder }

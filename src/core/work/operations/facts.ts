@@ -16,6 +16,13 @@ export const marksFirst = need(
 export const coversFirst = need('open', 'It is reached only with what covers it off.', {
 	each: 'covers'
 });
+export const baredFirst = need(
+	'open',
+	'What lies over it comes off before it, and goes on after it.',
+	{
+		each: 'above'
+	}
+);
 const heldFirst = need('held', 'It is held before its last hold is undone: it drops.', {
 	each: 'held'
 });

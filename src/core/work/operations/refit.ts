@@ -94,8 +94,17 @@ export const refit = {
 		title: 'Caliper on its carrier, bolts started by hand',
 		minutes: minutes(2, 4, 8),
 		repeats: true,
-		caution: 'Hose not twisted. The pedal is pumped before the car moves.',
-		needs: [need('placed', 'The caliper goes back when everything is where it stays.')],
+		caution: 'Hose not twisted.',
+		needs: [onAgain, need('placed', 'The caliper goes back when everything is where it stays.')],
+		...startedByHand
+	},
+	'disc-on': {
+		phase: 'refit',
+		title: 'Disc on its mark, face clean, screw by hand',
+		minutes: minutes(1, 3, 6),
+		repeats: true,
+		caution: 'Rust and dirt behind it make it run out. No grease on its face.',
+		needs: [need('free', 'The disc is on before its caliper.', { each: 'frees' })],
 		...startedByHand
 	},
 	'hub-on': {
@@ -104,7 +113,7 @@ export const refit = {
 		minutes: minutes(2, 3, 8),
 		repeats: true,
 		caution: 'The shaft stays in its inner joint while it is guided in.',
-		needs: [need('in', 'The shaft goes into its hub when the damper is in.')],
+		needs: [onAgain, need('in', 'The shaft goes into its hub when the damper is in.')],
 		...startedByHand
 	},
 	unhang: {

@@ -3,6 +3,7 @@ import {
 	fact,
 	need,
 	onMark,
+	baredFirst,
 	standsBelow,
 	startedFirst,
 	tightFirst,
@@ -71,6 +72,16 @@ export const set = {
 		makes: [fact('down')],
 		ends: [fact('standing')]
 	},
+	'pump-brakes': {
+		phase: 'set',
+		title: 'Pedal pumped until it is hard, the reservoir looked at',
+		minutes: minutes(1, 1, 3),
+		gate: { question: 'Pedal hard, reservoir at its mark?' },
+		needs: [
+			need('tight', 'The pedal is touched only with every caliper at its torque.', { at: 'car' })
+		],
+		makes: [fact('pumped')]
+	},
 	fill: {
 		phase: 'set',
 		title: 'Air back in, before the weight comes on it',
@@ -119,7 +130,8 @@ export const set = {
 		minutes: minutes(3, 6, 14),
 		repeats: true,
 		needs: [
-			standsBelow,
+			{ ...standsBelow, when: 'jack-to-height' },
+			baredFirst,
 			need('tightened', 'What lies under a cover has its torque before it is covered.', {
 				each: 'under'
 			})
@@ -147,6 +159,7 @@ export const set = {
 			need('set', 'Heights after are read when rubber has its torque.'),
 			need('top-tight', 'Heights after are read when the upper nuts have their torque.'),
 			need('covered', 'Heights after are read when the car is whole again.'),
+			need('pumped', 'The car is rolled only with a hard pedal.'),
 			need('hub-tight', 'The car is rolled for its heights only when hub nuts are tight.'),
 			need('calibrated', 'Heights after are read when the car was taught its height again.')
 		],

@@ -18,6 +18,7 @@ import {
 	looseFirst,
 	linkInTurn,
 	airOutThere,
+	baredFirst,
 	tappedFirst,
 	minutes
 } from './facts.ts';
@@ -51,7 +52,7 @@ export const strip = {
 		repeats: true,
 		tool: 'Trim lever',
 		caution: 'Clips break when cold. Only as far as the hand needs.',
-		needs: [standsBelow],
+		needs: [standsBelow, baredFirst],
 		makes: [fact('open', 'covers')]
 	},
 	vent: {
@@ -143,10 +144,38 @@ export const strip = {
 		minutes: minutes(3, 6, 18),
 		rusts: true,
 		repeats: true,
-		caution:
-			'The piston pushed back first where the pads catch on a ridge. Nobody on the pedal. The disc off where room is wanted.',
+		caution: 'Nobody on the pedal from here on.',
 		gate: { question: 'Caliper on its hook, its hose slack?' },
-		...undone
+		needs: [
+			...undone.needs,
+			need('piston-back', 'Pads catch on the ridge of a disc: the piston goes back first.')
+		],
+		makes: undone.makes
+	},
+	'piston-back': {
+		phase: 'strip',
+		title: 'Piston pushed back, only until the pads clear the disc’s ridge',
+		minutes: minutes(1, 2, 5),
+		repeats: true,
+		tool: 'Piston tool, clamp',
+		caution:
+			'The reservoir rises: looked at first. A piston with a handbrake in it is turned back, an electric one by its own menu.',
+		gate: { question: 'Reservoir not over its mark?' },
+		leaves: { hazard: 'A piston stands back: the pedal goes to the floor', until: 'pump-brakes' },
+		needs: [wheelFirst],
+		makes: [fact('piston-back')]
+	},
+	'disc-off': {
+		phase: 'strip',
+		title: 'Disc off, its place on the hub marked',
+		minutes: minutes(2, 4, 15),
+		rusts: true,
+		repeats: true,
+		needs: [
+			...undone.needs,
+			need('free', 'The disc comes off behind its caliper.', { each: 'frees' })
+		],
+		makes: undone.makes
 	},
 	'hub-off': {
 		phase: 'strip',

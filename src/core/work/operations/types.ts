@@ -8,6 +8,7 @@ export type Each =
 	| 'slack'
 	| 'under'
 	| 'covers'
+	| 'above'
 	| 'held'
 	| 'link'
 	| 'linkBefore'

@@ -32,6 +32,8 @@ export interface CornerState {
 	stacked: boolean;
 	pressure: boolean;
 	plugged: boolean;
+	/** The piston of its caliper stands back. */
+	pistonBack: boolean;
 	loaded: boolean;
 	/** Joints whose nut was run off and on, whose taper or bolt is loose, and clamps that are held open. */
 	run: Set<string>;
@@ -85,6 +87,8 @@ export function freshCar(scope: WorkScope) {
 		under: 'body' as 'body' | 'subframe',
 		/** It was taught its height since its sensors were off. */
 		taught: true,
+		/** It has a hard brake pedal. */
+		brakes: true,
 		readAfter: false
 	};
 	const fixing = (corner: Corner, key: string): Fixing =>
@@ -221,6 +225,7 @@ const freshCorner = (layout: Layout): CornerState => ({
 	stacked: true,
 	pressure: springSeat(layout) === 'air',
 	plugged: true,
+	pistonBack: false,
 	loaded: false,
 	run: new Set(),
 	cracked: new Set(),

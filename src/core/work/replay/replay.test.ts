@@ -5,8 +5,26 @@ import type { StepKind } from '../operations';
 import { workOrder } from '../order';
 import { usualStrategy, type AxleScope, type Strategy, type WorkScope } from '../scope';
 import type { WorkStep } from '../step';
+import { withCovers } from '../in-the-way';
+import type { Own } from '../own';
 import { replay } from './replay';
 
+/** A cover that lies on another one. */
+const shelf: Own = {
+	what: 'cover',
+	text: 'Parcel shelf',
+	where: 'rear',
+	anchor: 'cover:parcel-shelf',
+	cover: {
+		key: 'parcel-shelf',
+		name: 'Parcel shelf',
+		where: 'cabin',
+		over: [],
+		liesOn: ['boot-trim'],
+		shared: true,
+		held: [{ what: 'clips', count: 6 }]
+	}
+};
 const both: AxleScope = { damper: true, spring: true, bushes: false };
 
 function scopeOf(
@@ -75,6 +93,15 @@ const spread = scopeOf('multi-link-rear', both, { ways: { rear: { spring: 'sprea
 const levered = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'arm-down' } } });
 const shaftOut = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'shaft-out' } } });
 const drilled = scopeOf('multi-link-rear', { ...both, also: ['bracket'] });
+const stripped = scopeOf('multi-link-rear', {
+	...both,
+	clear: ['caliper', 'disc']
+});
+const nested = (() => {
+	const scope = scopeOf('multi-link-rear');
+	const rear = withCovers(scope.layouts.rear, 'rear', [shelf]);
+	return { ...scope, layouts: { front: rear, rear } };
+})();
 const soaked = scopeOf('macpherson-front', both, { soak: 'wheel-off' });
 const settled = scopeOf('macpherson-front', both, { topNuts: 'weight-on', easeTop: true });
 const behindTrim = scopeOf('twist-beam-strut');
@@ -159,6 +186,12 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['a hub nut broken loose in the air', shaftOut, forget('ease-hub'), 'hub-in-air'],
 	['a hub nut tight in the air', shaftOut, hurry('hub-tight', 'ground'), 'hub-in-air'],
 	['a caliper on its hose', shaftOut, forget('hang'), 'hanging-hose'],
+	['a caliper off with its pads on the ridge', stripped, forget('piston-back'), 'still-held'],
+	['a disc off behind its caliper', stripped, hurry('disc-off', 'caliper-off'), 'still-held'],
+	['a caliper on before its disc', stripped, delay('disc-on', 'caliper-on'), 'in-the-way'],
+	['a pedal pumped with a caliper loose', stripped, hurry('pump-brakes', 'tighten'), 'piston-out'],
+	['a car rolled with no brakes', stripped, forget('pump-brakes'), 'no-brakes'],
+	['a trim off under its shelf', nested, forget('cover-off'), 'trim-in-way'],
 	['a caliper left on a knuckle that swings', shaftOut, forget('caliper-off'), 'arm-held'],
 	['an edge sealed before its hole', drilled, hurry('bracket-seal', 'bracket-drill'), 'made-blind'],
 	['a unit fitted to nuts with no bracket', drilled, forget('bracket-on'), 'made-blind'],

@@ -18,7 +18,7 @@ import { arms } from './arms.ts';
 import { backAt, damper, isBrought } from './damper.ts';
 import { groups as groupsAt } from './groups.ts';
 import { hold, letGo } from './holds.ts';
-import { caliper, hubNut } from './hub.ts';
+import { caliper, disc, hubNut } from './hub.ts';
 import { axleLinks } from './links.ts';
 import { lowered, type Own } from './make.ts';
 import type { Site } from './site.ts';
@@ -67,6 +67,7 @@ export function corner(site: Site, corner: Corner): void {
 	easedOnGround(site, corner, top);
 	plugs(site, corner);
 	caliper(site, corner, groups.calipers, holds);
+	disc(site, corner, groups.discs, groups.calipers);
 	hubNut(site, corner, groups.hubs);
 	if (lines.length) {
 		undo('hose-off', lines, `Off, so that nothing is stretched: ${names(lines)}`, true);

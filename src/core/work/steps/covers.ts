@@ -1,6 +1,6 @@
 /** Covers over what comes apart, off and on again. */
 import { jointId } from '../../assembly/graph.ts';
-import type { LayoutCover } from '../../layout/types.ts';
+import type { Layout, LayoutCover } from '../../layout/types.ts';
 import { lowered, type Own } from './make.ts';
 import type { Site } from './site.ts';
 
@@ -9,7 +9,9 @@ export function covers(site: Site): void {
 	const { axle, corners, freed } = site.plan;
 	const loose = [...freed.off, ...freed.slack];
 	for (const cover of site.layout.assembly.covers) {
-		const { shared, over, name, key } = cover;
+		const { shared, name, key } = cover;
+		const over = jointsUnder(site.layout, cover);
+		const above = site.layout.assembly.covers.filter(({ liesOn }) => liesOn?.includes(key));
 		const sides = shared ? [corners] : corners.map((corner) => [corner]);
 		for (const at of sides) {
 			const under = at.flatMap((corner) =>
@@ -20,7 +22,12 @@ export function covers(site: Site): void {
 			const corner = at[0]!;
 			const id = site.coverId(cover, corner);
 			const below = ['under', 'arch'].includes(cover.where) ? { below: [id] } : {};
-			const each = { covers: [id], under, ...below };
+			const each = {
+				covers: [id],
+				under,
+				...below,
+				above: above.flatMap((one) => at.map((corner) => site.coverId(one, corner)))
+			};
 			const own = { tail: `:${key}`, each };
 			site.add('cover-off', place, at, {
 				...own,
@@ -38,12 +45,23 @@ export function covers(site: Site): void {
 	}
 }
 
+/** Joints that are reached only with a cover off: those it is over, and those under the covers it lies on. */
+function jointsUnder({ assembly }: Layout, cover: LayoutCover): string[] {
+	const reach = ({ over, liesOn = [] }: LayoutCover, seen: readonly string[]): string[] => [
+		...over,
+		...assembly.covers
+			.filter(({ key }) => liesOn.includes(key) && !seen.includes(key))
+			.flatMap((one) => reach(one, [...seen, one.key]))
+	];
+	return [...new Set(reach(cover, [cover.key]))];
+}
+
 /** How a cover is held, for the step that takes it off. */
 function heldBy({ held = [], plugs = [] }: LayoutCover): Partial<Own> {
 	if (held.length === 0) return {};
 	const words = held.map(
-		({ what, hidden, slackened }) =>
-			`${what}${slackened ? ', only slackened' : ''}${hidden ? ` (${hidden})` : ''}`
+		({ what, count, hidden, slackened }) =>
+			`${count ? `${count} ` : ''}${what}${slackened ? ', only slackened' : ''}${hidden ? ` (${hidden})` : ''}`
 	);
 	return {
 		tool: `Trim lever; held by ${words.join(', ')}`,

@@ -16,6 +16,7 @@ export type Groups = Record<
 	| 'arms'
 	| 'subframe'
 	| 'calipers'
+	| 'discs'
 	| 'hubs',
 	LayoutJoint[]
 >;
@@ -35,7 +36,10 @@ export function groups(site: Site, corner: Corner) {
 	const [calipers, shafts] = split(ends, ({ between }) =>
 		between.some((key) => partOf(layout, key)?.kind === 'caliper')
 	);
-	const [hubs, other] = split(shafts, ({ kind }) => kind === 'hub-nut');
+	const [discs, driven] = split(shafts, ({ between }) =>
+		between.some((key) => partOf(layout, key)?.kind === 'disc')
+	);
+	const [hubs, other] = split(driven, ({ kind }) => kind === 'hub-nut');
 	const arm = springArm(layout)?.key;
 	const [brackets, mounted] = split(other, ({ between }) =>
 		between.some((key) => partOf(layout, key)?.kind === 'bar')
@@ -50,5 +54,18 @@ export function groups(site: Site, corner: Corner) {
 		others,
 		({ between }) => plan.springWay !== undefined && arm !== undefined && between.includes(arm)
 	);
-	return { air, lines, top, bottom, holder, knuckle, brackets, arms, subframe, calipers, hubs };
+	return {
+		air,
+		lines,
+		top,
+		bottom,
+		holder,
+		knuckle,
+		brackets,
+		arms,
+		subframe,
+		calipers,
+		discs,
+		hubs
+	};
 }

@@ -5,7 +5,7 @@ import type { LayoutJoint } from '../../layout/types.ts';
 import type { WorkStep } from '../step.ts';
 import type { Site } from './site.ts';
 
-/** The caliper off and hung, and on again. */
+/** The caliper off and hung with its piston back, and on again. */
 export function caliper(
 	site: Site,
 	corner: Corner,
@@ -14,8 +14,24 @@ export function caliper(
 ): void {
 	if (bolts.length === 0) return;
 	const joints = bolts.map(({ key }) => jointId(corner, key));
+	site.add('piston-back', corner, [corner], { acts: [{ do: 'piston-back', corner }] });
 	site.at(corner, 'caliper-off', bolts, 'undo', { each: { joints, ...holds } });
-	site.at(corner, 'caliper-on', bolts, 'start', { each: { joints } });
+	site.at(corner, 'caliper-on', bolts, 'start', { each: { joints, frees: joints } });
+}
+
+/** The disc off behind its caliper, and on before it. */
+export function disc(
+	site: Site,
+	corner: Corner,
+	screws: readonly LayoutJoint[],
+	calipers: readonly LayoutJoint[]
+): void {
+	if (screws.length === 0) return;
+	const ids = (joints: readonly LayoutJoint[]) => joints.map(({ key }) => jointId(corner, key));
+	const joints = ids(screws);
+	site.at(corner, 'disc-off', screws, 'undo', { each: { joints, frees: ids(calipers) } });
+	const frees = [...joints, ...ids(calipers)];
+	site.at(corner, 'disc-on', screws, 'start', { each: { joints, frees } });
 }
 
 /** The hub nut, eased while the wheels hold the car, its shaft proven free, and tight on the ground again. */
@@ -24,6 +40,6 @@ export function hubNut(site: Site, corner: Corner, nuts: readonly LayoutJoint[])
 	const each = { joints: nuts.map(({ key }) => jointId(corner, key)) };
 	site.at(corner, 'ease-hub', nuts, 'ease', { each });
 	site.at(corner, 'hub-off', nuts, 'undo', { each });
-	site.at(corner, 'hub-on', nuts, 'start', { each });
+	site.at(corner, 'hub-on', nuts, 'start', { each: { ...each, frees: each.joints } });
 	site.at(corner, 'hub-tight', nuts, 'tighten', { each });
 }

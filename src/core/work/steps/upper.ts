@@ -1,20 +1,15 @@
 /** Upper ends as the shop likes them: eased while the wheels hold the car, tight with the weight on them. */
 import { jointId } from '../../assembly/graph.ts';
 import type { Corner } from '../../height/corners.ts';
-import { findsItsPlace, insidePlaces } from '../../layout/shape.ts';
+import { findsItsPlace } from '../../layout/shape.ts';
 import type { LayoutJoint } from '../../layout/types.ts';
 import { lowered } from './make.ts';
 import type { Site } from './site.ts';
 
-/** Nuts of the upper end that come apart, eased on the ground where nothing under the car is in their way. */
+/** Nuts of the upper end that come apart, eased on the ground. */
 export function easedOnGround(site: Site, corner: Corner, top: readonly LayoutJoint[]): void {
 	if (!site.how.easeTop || top.length === 0) return;
-	const above = top.filter(({ key }) =>
-		site.layout.assembly.covers.every(
-			({ over, where }) => !over.includes(key) || insidePlaces.has(where)
-		)
-	);
-	const nuts = above.filter((joint) => findsItsPlace(site.layout, joint));
+	const nuts = top.filter((joint) => findsItsPlace(site.layout, joint));
 	if (nuts.length === 0) return;
 	site.at(corner, 'ease-top', nuts, 'ease', {
 		title: `Eased a quarter-turn, the wheels holding: ${nuts.map(({ name }) => lowered(name)).join(', ')}`,

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { offeredOwn, ownNotesAt, sourceOf, type KnownOwn, type OwnNote } from '$core/job/own';
-	import { isAnchor, ownNames, ownScopes, ownWhats } from '$core/work/own';
+	import { isAnchor, ownNames, ownScopes, stepWhats } from '$core/work/own';
 	import type { WorkStep } from '$core/work/step';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -12,6 +12,7 @@
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { v7 as uuidv7 } from 'uuid';
 	import { OwnForm } from './own-form.svelte';
+	import { scopeNames } from './scope-names';
 	import OwnOffer from './OwnOffer.svelte';
 
 	/** What cars like this one taught about the step in hand, and what this one teaches. */
@@ -38,12 +39,6 @@
 	let asked = $state(false);
 	let refusal = $state<Refusal>();
 	const faults = $derived(asked ? (form?.faults ?? {}) : {});
-	const scopeNames = {
-		job: 'This job only',
-		car: 'This car',
-		model: 'All of this model',
-		layout: 'All built like it'
-	};
 	const open = (correcting?: KnownOwn) => {
 		form = new OwnForm(step, job.work.order.steps, job.record.vehicle);
 		if (correcting) form.correct(correcting);
@@ -89,7 +84,7 @@
 			<Choice
 				label="What"
 				bind:value={form.what}
-				options={ownWhats.map((value) => ({ value, name: ownNames[value] }))}
+				options={stepWhats.map((value) => ({ value, name: ownNames[value] }))}
 			/>
 			<Field
 				label={form.what === 'step'

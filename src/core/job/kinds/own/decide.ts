@@ -3,7 +3,7 @@ import { workSteps } from '../../../work/assembly-steps.ts';
 import { edgesOf } from '../../../work/needs.ts';
 import { ownFault } from '../../../work/own-fault.ts';
 import type { Draft, Site } from '../../book/kind.ts';
-import { scopeOf } from '../../scope.ts';
+import { layoutsOf, scopeOf } from '../../scope.ts';
 import { WorkBook } from '../../work-book.ts';
 import type { Data } from './data.ts';
 
@@ -24,7 +24,8 @@ export function decideOwn({ record, command: { subject }, said, context }: Site<
 	}
 	const scope = { ...scopeOf(record, new WorkBook(record.entries)), own: [] };
 	const steps = workSteps(scope);
-	const fault = said.removed ? undefined : ownFault(said, steps, edgesOf(steps, scope));
+	const layouts = layoutsOf(record);
+	const fault = said.removed ? undefined : ownFault(said, steps, edgesOf(steps, scope), layouts);
 	if (fault) throw refuse(fault.field, fault.words, said[fault.field]);
 	return [{ kind: 'own', subject, data: said }];
 }

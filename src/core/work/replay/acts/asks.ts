@@ -1,7 +1,7 @@
 /** What acts ask of a car besides what it tells itself. */
 import { jointId, readJointId } from '../../../assembly/graph.ts';
 import type { Corner } from '../../../height/corners.ts';
-import { airUnit, jointOf } from '../../../layout/shape.ts';
+import { airUnit, jointOf, partOf } from '../../../layout/shape.ts';
 import type { Car } from '../car.ts';
 
 /** Notes what should have held and did not. */
@@ -18,6 +18,25 @@ export function unitOwed(car: Car, corner: Corner): string[] {
 		return at === corner && carries;
 	});
 }
+
+/** Joints of a caliper at a corner that are off, or have no torque. */
+export const looseCalipers = (car: Car, corner: Corner): string[] =>
+	car.layoutOf(corner).joints.flatMap(({ key, between }) => {
+		const ofCaliper = between.some(
+			(part) => partOf(car.layoutOf(corner), part)?.kind === 'caliper'
+		);
+		const id = jointId(corner, key);
+		return ofCaliper && car.axle(corner).owed.has(id) ? [id] : [];
+	});
+
+/** A part that others are behind, or that is behind it: whether any of its joints is on. */
+export const isFixed = (car: Car, corner: Corner, part: string): boolean =>
+	car
+		.layoutOf(corner)
+		.joints.some(
+			({ key, between, onlyByWay }) =>
+				onlyByWay && between.includes(part) && car.fixing(corner, key) !== 'off'
+		);
 
 /** Nuts of the hub at a corner that are off. */
 export const notStarted = (car: Car, corner: Corner): string[] =>

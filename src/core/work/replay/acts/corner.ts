@@ -57,12 +57,20 @@ export function playCorner(car: Car, act: Extract<Act, { corner: Corner }>, need
 		case 'cover-on': {
 			const cover = layout.assembly.covers.find(({ key }) => key === act.cover)!;
 			const inside = insidePlaces.has(cover.where);
+			// Where rubber is set under a car on its wheels, what covers it goes on there too.
+			const below =
+				act.do === 'cover-on' && scope.strategy.load === 'on-wheels' && body.up === 'ground';
 			need(
-				body.up === 'stands' || inside,
+				body.up === 'stands' || inside || below,
 				'unsupported-car',
 				`${act.do} under a car not on stands`
 			);
 			const id = cover.shared ? act.cover : `${corner}/${act.cover}`;
+			const above = layout.assembly.covers.filter(({ liesOn }) => liesOn?.includes(cover.key));
+			for (const one of above) {
+				const off = axle.open.has(one.shared ? one.key : `${corner}/${one.key}`);
+				need(off, 'trim-in-way', `${act.do} of ${cover.name} under ${one.name}`);
+			}
 			if (act.do === 'cover-off') axle.open.add(id);
 			else {
 				need(axle.open.has(id), 'trim-in-way', 'a cover goes on that is on');
@@ -70,6 +78,11 @@ export function playCorner(car: Car, act: Extract<Act, { corner: Corner }>, need
 			}
 			return;
 		}
+		case 'piston-back':
+			need(!c.wheelOn, 'wheel-in-way', 'a piston pushed back through the wheel');
+			c.pistonBack = true;
+			body.brakes = false;
+			return;
 		case 'vent':
 			need(!body.live, 'valves-live', 'air let out with the system live');
 			need(!body.compressor, 'valves-live', 'air let out with the compressor plugged in');

@@ -14,7 +14,7 @@ import {
 } from '../../../layout/shape.ts';
 import type { Act } from '../../step.ts';
 import type { Car } from '../car.ts';
-import type { Need } from './asks.ts';
+import { isFixed, type Need } from './asks.ts';
 
 export function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: Need): void {
 	const { at, body, scope, worked, linksOn, layoutOf } = car;
@@ -112,6 +112,14 @@ export function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: 
 					.every((one) => sprung(one) && car.standsAlone(one, body.key));
 				need(held, 'axle-rolls', 'a link comes off with the axle not held by its dampers');
 			}
+			const caliper = parts.some((part) => part?.kind === 'caliper');
+			need(!caliper || c.pistonBack, 'still-held', `${key} off with its pads on the ridge`);
+			const behind = parts.flatMap((part) => part?.behind ?? []);
+			need(
+				!behind.some((part) => isFixed(car, corner, part)),
+				'still-held',
+				`${key} off behind its caliper`
+			);
 			const turns = joint.kind !== 'hub-nut' || c.eased.has(key);
 			need(turns, 'hub-in-air', `${key} broken loose with the wheel in the air`);
 			const loose = !isTaper(joint) || c.cracked.has(key);
@@ -124,6 +132,15 @@ export function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: 
 		}
 		case 'start': {
 			need(car.fixing(corner, key) === 'off', 'tight-before-started', `${key} started, but on`);
+			const own = joint.between.flatMap((key) => partOf(layout, key) ?? []);
+			const hidden = layout.assembly.parts.filter(({ behind }) =>
+				own.some(({ key }) => key === behind)
+			);
+			const blocked = hidden.some(
+				({ key }) =>
+					layout.joints.some(({ between }) => between.includes(key)) && !isFixed(car, corner, key)
+			);
+			need(!blocked, 'in-the-way', `${key} on before what is behind it`);
 			const arm = springArm(layout);
 			if (arm && joint.between.some((part) => ofDamper.includes(part)) && car.presses(corner)) {
 				const others = [...axle.fixings].filter(

@@ -2,7 +2,7 @@
 import { springSeat } from '../../../layout/shape.ts';
 import type { Act } from '../../step.ts';
 import type { Car } from '../car.ts';
-import { unitOwed, type Need } from './asks.ts';
+import { looseCalipers, unitOwed, type Need } from './asks.ts';
 import { playCorner } from './corner.ts';
 
 /** Plays an act; what is done at a corner is handed on. */
@@ -75,6 +75,12 @@ export function play(car: Car, act: Act, need: Need): void {
 			}
 			body.up = 'ground';
 			return;
+		case 'pump-brakes': {
+			const loose = worked.flatMap((corner) => looseCalipers(car, corner));
+			need(loose.length === 0, 'piston-out', `pedal pumped with ${loose.join(', ')} loose`);
+			body.brakes = true;
+			return;
+		}
 		case 'torque-wheels':
 			need(body.up === 'ground', 'wheels-in-air', 'wheels torqued off the ground');
 			body.wheelsTorqued = true;
@@ -82,6 +88,7 @@ export function play(car: Car, act: Act, need: Need): void {
 		case 'read-heights-after':
 			need(body.up === 'ground', 'heights-lost', 'heights after read off the ground');
 			need(body.wheelsTorqued, 'heights-lost', 'heights after read before the end');
+			need(body.brakes, 'no-brakes', 'rolled with no brakes');
 			need(body.taught, 'not-taught', 'heights after read of a car that was not taught its height');
 			body.readAfter = true;
 			for (const [axle, { owed, open }] of axles) {

@@ -12,6 +12,7 @@
 
 	const extraPanel = whenIdle(() => import('$lib/ui/extras/ExtraPanel.svelte'));
 	const armPanel = whenIdle(() => import('$lib/ui/plan/ArmPanel.svelte'));
+	const inTheWay = whenIdle(() => import('$lib/ui/own/InTheWay.svelte'));
 	const offers = whenIdle(() => import('$lib/ui/own/OwnOffers.svelte'));
 	let { data } = $props();
 	const job = currentJob();
@@ -38,6 +39,9 @@
 	<div class="min-w-0 space-y-4">
 		<Later part={offers} given={{}} />
 		<AdviceList costs={{ ...data.shop.costs, links: data.linksUndone }} />
+		{#each axlePlans(job.work.scope) as { axle } (axle)}
+			<Later part={inTheWay} given={{ axle }} />
+		{/each}
 		<Later part={extraPanel} given={{}} />
 		{#each units as { axle } (axle)}<AssemblyPanel {axle} costs={data.shop.costs} />{/each}
 		{#each arms as { axle, part } (`${axle} ${part}`)}

@@ -1,0 +1,53 @@
+/**
+ * What stands in the way on a car and not on every one that is built like it: covers of its own, usual ones that
+ * it has not, and what of the layout comes off besides, as the caliper does.
+ */
+import type { Axle } from '../height/corners.ts';
+import { partOf } from '../layout/shape.ts';
+import type { Layout, LayoutCover, LayoutPart } from '../layout/types.ts';
+import { carOf, type Own } from './own.ts';
+
+/** A layout with the covers that this car has. */
+export function withCovers(layout: Layout, axle: Axle, own: readonly Own[]): Layout {
+	const here = own.filter(({ where }) => where === axle);
+	const gone = here.flatMap((one) => (one.what === 'not-there' ? [carOf(one)] : []));
+	const more = here.flatMap(({ what, cover }) => (what === 'cover' && cover ? [cover] : []));
+	if (gone.length === 0 && more.length === 0) return layout;
+	const keys = new Set([...gone, ...more.map(({ key }) => key)]);
+	const covers = [...layout.assembly.covers.filter(({ key }) => !keys.has(key)), ...unique(more)];
+	return { ...layout, assembly: { ...layout.assembly, covers } };
+}
+
+/** Of covers that were told twice the one told last. */
+const unique = (covers: readonly LayoutCover[]): LayoutCover[] => [
+	...new Map(covers.map((cover) => [cover.key, cover])).values()
+];
+
+/** Parts of a layout that come off where they are in the way, and are left on where they are not. */
+export const mayClear = (layout: Layout): LayoutPart[] =>
+	layout.assembly.parts.filter(({ key }) => fixedBy(layout, key).length > 0);
+
+/** Parts that come off besides on this car, with those that they are got at through. */
+export function clearedParts(layout: Layout, axle: Axle, own: readonly Own[]): string[] {
+	const asked = own.filter(({ what, where }) => what === 'part' && where === axle).map(carOf);
+	const known = asked.filter((key) => fixedBy(layout, key).length > 0);
+	const all = known.flatMap((key) => [partOf(layout, key)?.behind ?? [], key].flat());
+	return [...new Set(all)];
+}
+
+/** What such parts are parted from. */
+export const clearedFrom = (
+	layout: Layout,
+	parts: readonly string[]
+): (readonly [string, string])[] =>
+	parts.flatMap((key) => fixedBy(layout, key).map(({ between }) => between));
+
+const fixedBy = ({ joints, assembly }: Layout, part: string) =>
+	joints.filter(
+		({ onlyByWay, between }) =>
+			onlyByWay &&
+			between.includes(part) &&
+			!['knuckle', 'arm', 'axle'].includes(
+				assembly.parts.find(({ key }) => key === part)?.kind ?? ''
+			)
+	);
