@@ -7,7 +7,6 @@
 	import type { RoundPart } from '$core/procedure/round';
 	import type { Refusal } from '$lib/client/api';
 	import Later from '$lib/ui/frame/Later.svelte';
-	import RoundEnd from './RoundEnd.svelte';
 	import { later, whenIdle } from '$lib/client/later';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import type { ShopWrench } from '$lib/rack/model';
@@ -16,7 +15,6 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { untrack } from 'svelte';
 	import JointEntry from '../joints/JointEntry.svelte';
-	import LoadGate from './LoadGate.svelte';
 	import RoundDrawing from './RoundDrawing.svelte';
 	import RoundList from './RoundList.svelte';
 	import { Round } from './round.svelte';
@@ -38,6 +36,8 @@
 	);
 	const offer = whenIdle(() => import('../joints/KnownTorques.svelte'));
 	const target = whenIdle(() => import('../joints/TargetPanel.svelte'));
+	const loadGate = later(() => import('./LoadGate.svelte'));
+	const roundEnd = later(() => import('./RoundEnd.svelte'));
 	const jointForm = later(() => import('../joints/JointForm.svelte'));
 	const stop = $derived(round.stop);
 	const joint = $derived(round.joint);
@@ -165,12 +165,15 @@
 			{/key}
 		{:else if stop?.phase === 'load'}
 			{#key stop.corner}
-				<LoadGate
-					corner={stop.corner}
-					onlook={(mm) => (typedMm = mm)}
-					onrecorded={goOn}
-					onrefused={(corner, refusal) =>
-						(refused = { ...refusal, title: `${cornerNames[corner]}: ${refusal.title}` })}
+				<Later
+					part={loadGate()}
+					given={{
+						corner: stop.corner,
+						onlook: (mm) => (typedMm = mm),
+						onrecorded: goOn,
+						onrefused: (corner, refusal) =>
+							(refused = { ...refusal, title: `${cornerNames[corner]}: ${refusal.title}` })
+					}}
 				/>
 			{/key}
 		{:else if stop && joint}
@@ -196,7 +199,7 @@
 				/>
 			{/key}
 		{:else}
-			<RoundEnd {round} />
+			<Later part={roundEnd()} given={{ round }} />
 		{/if}
 		<div class="flex flex-wrap items-center gap-3">
 			{#if stop?.phase === 'rubber' && !editing}
