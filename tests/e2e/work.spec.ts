@@ -196,6 +196,57 @@ test('bushes pressed into an arm: the arm out, marked, pressed and back, one aft
 	expect(titles).not.toMatch(/spring|damper/i);
 });
 
+test('a rear damper behind all that this car has over it: from the outermost to the last clip', async ({
+	tomas: page
+}) => {
+	test.setTimeout(240_000);
+	const url = await newJob(
+		page,
+		['macpherson-front', 'twist-beam-spring'],
+		['RL'],
+		'Leaks at the back'
+	);
+	await say(page, url, 'scope', 'rear', { damper: true, spring: false, bushes: false });
+	await page.goto(`${url}/plan`);
+	const panel = page.getByRole('region', { name: 'In the way, rear' });
+	const tell = async (name: string, count?: string) => {
+		await panel.getByRole('button', { name: 'Something else is' }).click();
+		await panel.getByLabel('What', { exact: true }).first().selectOption({ label: name });
+		if (count) await panel.getByLabel('How many').first().fill(count);
+		await panel.getByRole('button', { name: 'Keep it' }).click();
+		await expect(panel.getByRole('button', { name: 'Something else is' })).toBeVisible();
+		await expect(panel.getByText(name, { exact: true })).toBeVisible();
+	};
+	await tell('Parcel shelf', '6');
+	await tell('Boot floor and carpet');
+	await tell('Undertray');
+	await expect(panel.getByText(/stays on in this job/)).toHaveCount(1);
+	const titles = await walkToTheRound(page, url);
+	const at = (step: RegExp) => titles.findIndex((title) => step.test(title));
+	for (const outer of [/^Off: parcel shelf/, /^Off: boot floor/]) {
+		expect(at(outer)).toBeGreaterThan(-1);
+		expect(at(outer)).toBeLessThan(at(/^Off: boot side trim/));
+	}
+	expect(at(/^Off: boot side trim/)).toBeLessThan(at(/^Upper end undone/));
+	expect(titles.join('\n')).not.toMatch(/undertray|link|hose|spring/i);
+
+	// A car of the same model: what this one had is offered, and one that has it not says so.
+	const next = await newJob(
+		page,
+		['macpherson-front', 'twist-beam-spring'],
+		['RL'],
+		'Leaks at the back'
+	);
+	await say(page, next, 'scope', 'rear', { damper: true, spring: false, bushes: false });
+	await page.goto(`${next}/plan`);
+	await panel.getByRole('button', { name: 'Take in: Parcel shelf' }).click();
+	await expect(panel.getByRole('button', { name: 'Take in: Parcel shelf' })).toHaveCount(0);
+	await panel.getByRole('button', { name: 'Not on this car' }).click();
+	await page.goto(`${next}/work`);
+	await expect(page.getByRole('button', { name: /Upper end undone/ })).toBeVisible();
+	await expect(page.getByRole('button', { name: /Off: / })).toHaveCount(0);
+});
+
 test('a coilover conversion: old spring and damper out, brackets drilled and tried, the new unit in', async ({
 	tomas: page
 }) => {

@@ -2,6 +2,9 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import type { Own } from '../../src/core/work/own.ts';
+import { offeredOfCar } from '../../src/core/job/in-the-way.ts';
+import { layoutsOf } from '../../src/core/job/scope.ts';
+import { WorkBook } from '../../src/core/job/work-book.ts';
 import { viewWork } from '../../src/core/job/work.ts';
 import { dropShared, listOwn, listShared, takeIn } from '../../src/lib/server/db/own.ts';
 import { modelOf, rebuild } from '../../src/lib/server/jobs/projections.ts';
@@ -131,6 +134,75 @@ describe('what a job teaches', () => {
 			faults: [{ field: 'before', message: expect.stringContaining('stays there') }]
 		});
 		await expect(say(jobId, { where: 'car', anchor: 'lift', for: 'layout' })).rejects.toThrow();
+	});
+});
+
+describe('what a car has in the way', () => {
+	const cover = {
+		key: 'air-cleaner',
+		name: 'Air cleaner box',
+		where: 'bonnet',
+		over: ['top-mount'],
+		held: [{ what: 'bolts', count: 3, hidden: 'one behind the duct' }]
+	};
+	const box: Own = {
+		what: 'cover',
+		text: cover.name,
+		where: 'front',
+		anchor: 'cover:air-cleaner',
+		cover: cover as Own['cover']
+	};
+	const told = (jobId: string, data: object, subject = uuidv7()) =>
+		shop.say(jobId, 'own', subject, { for: 'model', ...data }, { by: shop.technician });
+	const work = async (jobId: string) => {
+		const record = await shop.record(jobId);
+		return viewWork(record, record.limits).order.steps;
+	};
+	const ids = async (jobId: string) => (await work(jobId)).map(({ id }) => id);
+
+	it('comes off in its job, is offered with the next of its model, and goes to another shop', async () => {
+		const [first, second] = [await strutJob(), await strutJob()];
+		const id = uuidv7();
+		await told(first, box, id);
+		const off = (await work(first)).find((step) => step.id === 'FL/cover-off:air-cleaner');
+		expect(off?.tool).toContain('3 bolts (one behind the duct)');
+		const known = await offered(second);
+		const layouts = layoutsOf(await shop.record(second));
+		const book = new WorkBook((await shop.record(second)).entries);
+		expect(offeredOfCar(book, layouts, known).map((one) => one.id)).toContain(id);
+		await told(second, { ...box, for: 'job', of: id });
+		expect(await ids(second)).toContain('FR/cover-on:air-cleaner');
+		const items = (await listShared(shop.db)).filter((one) => one.id === id);
+		const file = { format: 'vane-set-own-knowledge', version: 1, shop: 'Quay Garage', items };
+		expect(checked(ownFileSchema, file)).toEqual(file);
+	});
+
+	it('owes the round the caliper that comes off besides, and no longer once it is taken back', async () => {
+		const jobId = await strutJob();
+		const id = uuidv7();
+		const part = { what: 'part', text: 'Caliper', where: 'front', anchor: 'part:caliper' };
+		const owed = async () =>
+			(await shop.record(jobId)).joints
+				.filter(({ key, loosened }) => key === 'caliper' && loosened)
+				.map(({ corner }) => corner);
+		await told(jobId, part, id);
+		expect(await ids(jobId)).toContain('FL/caliper-off');
+		expect(await owed()).toEqual(['FL', 'FR']);
+		await told(jobId, { ...part, removed: true }, id);
+		expect(await ids(jobId)).not.toContain('FL/caliper-off');
+		expect(await owed()).toEqual([]);
+	});
+
+	it('is refused where this axle has no such joint, part or cover', async () => {
+		const jobId = await strutJob();
+		const no = (data: object, field: string) =>
+			expect(told(jobId, { ...box, ...data })).rejects.toMatchObject({
+				faults: [{ field, message: expect.any(String) }]
+			});
+		await no({ cover: { ...cover, over: ['damper-top'] } }, 'cover');
+		await no({ anchor: 'cover:cowl' }, 'anchor');
+		await no({ what: 'part', anchor: 'part:beam', cover: undefined }, 'anchor');
+		await no({ what: 'not-there', anchor: 'cover:boot-trim', cover: undefined }, 'anchor');
 	});
 });
 

@@ -5,8 +5,7 @@ import type { Layout, LayoutCover } from './types.ts';
 import catalogue from './covers.json' with { type: 'json' };
 
 /** What a cover is over, of any layout. */
-export const coverReaches = ['top', 'bottom', 'pivots', 'none'] as const;
-export type CoverReach = (typeof coverReaches)[number];
+export type CoverReach = 'top' | 'bottom' | 'pivots' | 'none';
 
 type KnownCover = Omit<LayoutCover, 'over'> & { axles: readonly Axle[]; over: CoverReach };
 

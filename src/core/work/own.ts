@@ -9,7 +9,7 @@ import type { WorkStep } from './step.ts';
 /** What stands at a step. */
 export const stepWhats = ['step', 'note', 'socket', 'count'] as const;
 /** What is so of the car: a cover that it has, one that it has not, a part that comes off besides. */
-export const carWhats = ['cover', 'not-there', 'part'] as const;
+const carWhats = ['cover', 'not-there', 'part'] as const;
 export const ownWhats = [...stepWhats, ...carWhats] as const;
 export type OwnWhat = (typeof ownWhats)[number];
 

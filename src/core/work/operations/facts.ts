@@ -43,7 +43,7 @@ export const soakedFirst = need(
 	'soaked',
 	'Oil has its quarter of an hour in the thread before the spanner comes.'
 );
-export const scribedFirst = need(
+const scribedFirst = need(
 	'scribed',
 	'What sets the wheel is scribed before it moves: afterwards nobody knows where it stood.',
 	{ each: 'joints' }

@@ -1,10 +1,12 @@
 import { Problem, refuse } from '../../../problem.ts';
 import { workSteps } from '../../../work/assembly-steps.ts';
 import { edgesOf } from '../../../work/needs.ts';
+import { isOfCar } from '../../../work/own.ts';
 import { ownFault } from '../../../work/own-fault.ts';
 import type { Draft, Site } from '../../book/kind.ts';
 import { layoutsOf, scopeOf } from '../../scope.ts';
 import { WorkBook } from '../../work-book.ts';
+import { planFollows } from '../plan.ts';
 import type { Data } from './data.ts';
 
 /** Held where it has its place; what other jobs taught is corrected by leads alone. */
@@ -27,5 +29,6 @@ export function decideOwn({ record, command: { subject }, said, context }: Site<
 	const layouts = layoutsOf(record);
 	const fault = said.removed ? undefined : ownFault(said, steps, edgesOf(steps, scope), layouts);
 	if (fault) throw refuse(fault.field, fault.words, said[fault.field]);
-	return [{ kind: 'own', subject, data: said }];
+	const kept: Draft = { kind: 'own', subject, data: said };
+	return isOfCar(said) ? planFollows(record, kept) : [kept];
 }
