@@ -10,7 +10,7 @@ import { blockedBy, linedUp, moveStep, waiting, workOrder } from './order';
 import { replay } from './replay/replay';
 import { edgesOf, needRules } from './needs';
 import { jobsOf } from './jobs';
-import { usualStrategy, type AxleScope, type Strategy, type WorkScope } from './scope';
+import { together, usualStrategy, type AxleScope, type Strategy, type WorkScope } from './scope';
 import { workSteps } from './assembly-steps';
 
 const pairOf = (axle: Axle) =>
@@ -159,7 +159,13 @@ function asSomeCar(scope: WorkScope, i: number): WorkScope {
 /** Each way of each part with each of the others. */
 function everyWay({ assembly }: Layout): Record<string, string>[] {
 	return Object.entries(assembly.ways).reduce<Record<string, string>[]>(
-		(all, [part, ways]) => all.flatMap((one) => ways.map(({ key }) => ({ ...one, [part]: key }))),
+		(all, [part, ways]) => {
+			const squeezed = ways.find(({ compressor }) => compressor)?.key;
+			const keys = ways.flatMap(({ key }) =>
+				squeezed && key !== squeezed ? [key, `${key}${together}${squeezed}`] : [key]
+			);
+			return all.flatMap((one) => keys.map((key) => ({ ...one, [part]: key })));
+		},
 		[{}]
 	);
 }

@@ -138,8 +138,23 @@ function wayOf(
 	const known = (assembly.ways[part] ?? []).filter(({ compressor }) => !(moving && compressor));
 	const compressor = part === 'spring' && springOut === 'internal-compressor';
 	const asked = ways?.[axle]?.[part] ?? (compressor ? springOut : undefined);
-	return known.find(({ key }) => key === asked) ?? known[0];
+	const found = asked?.split(together).flatMap((one) => known.find(({ key }) => key === one) ?? []);
+	return found?.length ? found.reduce(bothWays) : known[0];
 }
+
+/** Between the keys of ways that are gone together. */
+export const together = '+';
+
+/** Two ways at once, for more control: an arm let down, and its spring drawn together before. */
+const bothWays = (one: LayoutWay, other: LayoutWay): LayoutWay => ({
+	key: `${one.key}${together}${other.key}`,
+	name: `${one.name}; ${other.name[0]!.toLowerCase()}${other.name.slice(1)}`,
+	moves: { ...one.moves, ...other.moves },
+	apart: [...(one.apart ?? []), ...(other.apart ?? [])],
+	compressor: one.compressor === true || other.compressor === true,
+	...((one.people ?? other.people) && { people: 2 }),
+	...((one.tool ?? other.tool) && { tool: one.tool ?? other.tool })
+});
 
 /** Reads a scope axle by axle; an axle with nothing to renew is left out. */
 export function axlePlans(scope: WorkScope): AxlePlan[] {

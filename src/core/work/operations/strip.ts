@@ -298,6 +298,18 @@ export const strip = {
 		needs: [need('free', 'The clamp is spread once its bolt is out.', { each: 'joints' })],
 		makes: [fact('spread')]
 	},
+	squeeze: {
+		phase: 'strip',
+		title: 'Internal compressor in, the spring drawn off its seat',
+		minutes: minutes(6, 10, 20),
+		repeats: true,
+		tool: 'Internal spring compressor',
+		caution: 'Plates on whole coils; turns by hand, never with an impact gun.',
+		gate: { question: 'Both plates seated, spring off its seat?' },
+		leaves: { hazard: 'An internal compressor holds the spring', until: 'unsqueeze' },
+		needs: [wheelFirst, linksFirst],
+		makes: [fact('loose')]
+	},
 	'holder-off': {
 		phase: 'strip',
 		title: 'Joint that holds the spring undone, the jack bearing it',
@@ -331,18 +343,6 @@ export const strip = {
 				each: 'frees'
 			})
 		],
-		makes: [fact('loose')]
-	},
-	squeeze: {
-		phase: 'strip',
-		title: 'Internal compressor in, the spring drawn off its seat',
-		minutes: minutes(6, 10, 20),
-		repeats: true,
-		tool: 'Internal spring compressor',
-		caution: 'Plates on whole coils; turns by hand, never with an impact gun.',
-		gate: { question: 'Both plates seated, spring off its seat?' },
-		leaves: { hazard: 'An internal compressor holds the spring', until: 'unsqueeze' },
-		needs: [wheelFirst, linksFirst],
 		makes: [fact('loose')]
 	},
 	'spring-out': {

@@ -21,7 +21,9 @@ export function armSpring(site: Site, corner: Corner): void {
 	if (springWay!.compressor) {
 		one('squeeze', { do: 'squeeze', corner }, how);
 		one('unsqueeze', { do: 'unsqueeze', corner });
-	} else if (!site.movesShared()) lowering(site, [corner], corner);
+	}
+	const moves = Object.keys(springWay!.moves ?? {}).length > 0;
+	if (moves && !site.movesShared()) lowering(site, [corner], corner);
 }
 
 /** Down until the spring is loose, and up again: an arm, or an axle on both its sides. */

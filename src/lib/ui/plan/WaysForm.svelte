@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { axleOf, type Axle } from '$core/height/corners';
 	import { damperOf, findsItsPlace, isOneBody, partOf, springSeat } from '$core/layout/shape';
-	import { axlePlans, waysOf, type Strategy } from '$core/work/scope';
+	import type { LayoutWay } from '$core/layout/types';
+	import { axlePlans, together, waysOf, type Strategy } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 
@@ -26,6 +27,10 @@
 			})
 		)
 	);
+	/** Ways that may be gone alone; an internal compressor goes with each that lets something down. */
+	const squeezing = (all: readonly LayoutWay[]) => all.find(({ compressor }) => compressor);
+	const moving = (key: string, all: readonly LayoutWay[]) =>
+		all.find((one) => key.split(together).includes(one.key) && !one.compressor);
 	const chooseWay = (axle: Axle, part: string, key: string) => {
 		const { ways: now } = scope.strategy;
 		change({ ways: { ...now, [axle]: { ...now?.[axle], [part]: key } } });
@@ -72,7 +77,7 @@
 	<Choice
 		label="{partOf(layout, part)!.name}s out, {axle}"
 		list
-		value={way.key}
+		value={moving(way.key, all)?.key ?? way.key}
 		disabled={closed}
 		onpick={(key) => chooseWay(axle, part, key)}
 		options={all.map(({ key, name, people }) => ({
@@ -80,6 +85,22 @@
 			name: people ? `${name}; two people` : name
 		}))}
 	/>
+	{@const alone = moving(way.key, all)}
+	{@const tool = squeezing(all)}
+	{#if alone && tool}
+		<Choice
+			label="And an internal compressor with it, {axle}"
+			row
+			value={way.compressor ? 'yes' : 'no'}
+			disabled={closed}
+			onpick={(both) =>
+				chooseWay(axle, part, both === 'yes' ? `${alone.key}${together}${tool.key}` : alone.key)}
+			options={[
+				{ value: 'no', name: 'No' },
+				{ value: 'yes', name: 'Both, for more control' }
+			]}
+		/>
+	{/if}
 {/each}
 {#if covered}
 	<Choice
