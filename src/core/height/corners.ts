@@ -15,6 +15,9 @@ export const cornerNames: Readonly<PerCorner<string>> = {
 export const usualWalk: readonly Corner[] = ['FL', 'RL', 'RR', 'FR'];
 
 export const axleOf = (corner: Corner): Axle => (corner[0] === 'F' ? 'front' : 'rear');
+/** The other wheel of the axle. */
+export const otherSide = (corner: Corner): Corner =>
+	`${corner[0]}${corner[1] === 'L' ? 'R' : 'L'}` as Corner;
 export const isLeft = (corner: Corner): boolean => corner[1] === 'L';
 
 export function perCorner<T>(make: (corner: Corner) => T): PerCorner<T> {

@@ -7,6 +7,8 @@ export interface Gate {
 	note?: string;
 	/** Its words are where something stands on a clock face. */
 	clock?: true;
+	/** Wants to know how the spring went in: its hand, which way up, its pads. */
+	spring?: true;
 	/** Wants a photo of it, or words on how it was seen without one. */
 	photo?: true;
 }

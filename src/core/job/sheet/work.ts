@@ -1,4 +1,5 @@
 /** Of the work what belongs on paper: found, agreed, declined, explained, passed over, by whom. */
+import { springFitWords } from '../../bench/spring-fit.ts';
 import { compareParts } from '../../bench/compare.ts';
 import { findPoint, findState } from '../../inspect/points.ts';
 import { formatNumber } from '../../units/format.ts';
@@ -51,11 +52,15 @@ export function workBlocks(drawing: Drawing): Block[] {
 			? [`${gate.note.toLowerCase()}: ${data.note} (${name(entry.personId)})`]
 			: [];
 	});
+	const springs = steps.flatMap(({ subject, data: { spring } }) =>
+		spring ? [`${subject.split('/')[0]} spring ${springFitWords(spring)}`] : []
+	);
 	const photos = record.photos.filter(({ withdrawn }) => !withdrawn).length;
 	const quiet = [
 		order.steps.length && `${work.done.size} of ${order.steps.length} steps of the work done`,
 		steps.length && `ticked off by ${names(drawing, steps)}`,
 		...gates,
+		...springs,
 		photos && `${photos} ${photos === 1 ? 'photo' : 'photos'} with the job`
 	].filter(Boolean);
 	return [

@@ -19,9 +19,7 @@ export const refit = {
 		title: 'Spring in, pads on, its end against the step',
 		minutes: minutes(2, 4, 8),
 		repeats: true,
-		gate: {
-			question: 'The spring of this side, way up as its seat asks, pocket clean, its pads on?'
-		},
+		gate: { question: 'Pocket clean, pads on, its end against the step?', spring: true },
 		needs: [armFirst, comparedFirst, looseFirst]
 	},
 	raise: {

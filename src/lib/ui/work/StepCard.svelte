@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { springFitWords, type SpringFit } from '$core/bench/spring-fit';
 	import { cornerNames, type Corner } from '$core/height/corners';
 	import { meanMinutes } from '$core/work/minutes';
 	import { blockedBy } from '$core/work/order';
@@ -33,6 +34,8 @@
 	const bench = $derived(benchWants(job.record, work.book, step));
 	const minutes = $derived(work.minutes.get(step.id)!);
 
+	const springFit = later(() => import('./SpringFit.svelte'));
+	let spring = $state.raw<SpringFit>();
 	const clocks = later(() => import('./BushClocks.svelte'));
 	let seen = $state(false);
 	let note = $state('');
@@ -96,7 +99,12 @@
 		const override = overriding && reason.trim() ? { overrideReason: reason.trim() } : {};
 		if (!overriding && ((step.gate && !seen) || (noteLabel && !note.trim()))) return;
 		const said = note.trim() || (step.gate?.photo && waiting ? 'Photo taken, on its way' : '');
-		refusal = await job.keep('step', step.id, { state: 'done', note: said, ...override });
+		refusal = await job.keep('step', step.id, {
+			state: 'done',
+			note: said,
+			...(spring && { spring }),
+			...override
+		});
 		if (!refusal) ondone(step.id);
 	}
 	const reopen = () => job.keep('step', step.id, { state: 'open', note: '' });
@@ -158,6 +166,7 @@
 	{#if done}
 		<p class="mt-4 text-2xl text-spruce">✓ Done</p>
 		{#if kept?.note}<p>{kept.note}</p>{/if}
+		{#if kept?.spring}<p class="first-letter:capitalize">{springFitWords(kept.spring)}</p>{/if}
 		{#if kept?.overrideReason}<p class="text-ochre">
 				◇ Passed over by {job.personName(entry!.personId) || 'a lead'}: {kept.overrideReason}
 			</p>{/if}
@@ -177,6 +186,10 @@
 				<span>{step.gate.question}</span>
 			</Tick>
 			{#if step.gate.photo && pictured}<p class="mt-2 text-spruce">✓ A photo of it is kept</p>{/if}
+			{#if step.gate.spring}<Later
+					part={springFit()}
+					given={{ step, onset: (fit: SpringFit | undefined) => (spring = fit) }}
+				/>{/if}
 			{#if step.gate.clock}<Later
 					part={clocks()}
 					given={{ step, onset: (words: string) => (note = words) }}

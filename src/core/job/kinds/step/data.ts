@@ -1,3 +1,4 @@
+import type { SpringFit } from '../../../bench/spring-fit.ts';
 import type { RustGrade } from '../../../work/scope.ts';
 
 /** Subject the step's id. */
@@ -9,6 +10,8 @@ export interface Data {
 	/** From its start, and what had been expected; set when it is done. */
 	tookMin?: number;
 	expectedMin?: number;
+	/** Of a spring that went in. */
+	spring?: SpringFit;
 	/** Of drop links that came off: how many studs, and how many of them did not survive, at which rust. */
 	links?: { undone: number; ruined: number; rust: RustGrade };
 }

@@ -1,4 +1,5 @@
 import { differenceInMilliseconds } from 'date-fns';
+import { springFitFault, type SpringFit } from '../../../bench/spring-fit.ts';
 import { Problem, refuse } from '../../../problem.ts';
 import { meanMinutes, stepMinutes } from '../../../work/minutes.ts';
 import { blockedBy } from '../../../work/order.ts';
@@ -27,6 +28,7 @@ export function decideStep({ record, command, said, context }: Site<Data>): Draf
 	if (found.gate?.photo && !note && !pictured(record, subject)) {
 		wants.push(`a photo of it, or ${withoutPhoto.toLowerCase()}`);
 	}
+	if (found.gate?.spring) wants.push(...springWants(found, said.spring));
 	if (wants.length && !overrideReason) {
 		throw new Problem(409, `Not yet: ${wants.join('; ')}`, [], { wants });
 	}
@@ -36,11 +38,19 @@ export function decideStep({ record, command, said, context }: Site<Data>): Draf
 	const data = {
 		state,
 		note,
+		...(found.gate?.spring && said.spring && { spring: said.spring }),
 		...(overrideReason && { overrideReason }),
 		...timed(work, command),
 		...linksUndone(work, found)
 	};
 	return [{ kind: 'step', subject, data }];
+}
+
+/** A spring went in as it should, or what is wrong with it. */
+function springWants({ corners: [corner] }: WorkStep, fit: SpringFit | undefined): string[] {
+	if (!fit) return ['the spring’s hand, which way up it is, and its pads'];
+	const fault = springFitFault(corner!, fit);
+	return fault ? [fault] : [];
 }
 
 /** Whether a photo of a step is on the record. */
