@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { axleOf } from '../height/corners';
 import { findLayout, layouts } from '../layout/catalogue';
 import type { Layout } from '../layout/types';
-import { isDriven, springSeat } from '../layout/shape';
+import { isDriven, partOf, springSeat } from '../layout/shape';
 import { usualStrategy, type AxleScope, type WorkScope } from './scope';
 import { loosenedJoints, workSteps } from './assembly-steps';
+import { mayPressInCar } from './in-car';
 import type { Act } from './step';
 
 type Back = Extract<Act, { do: 'back' }>;
@@ -172,6 +173,30 @@ describe('the steps of a job', () => {
 		for (const corner of scopeOf(layout).corners)
 			expect(names).toContain(`${corner}/wheel-fasteners`);
 		expect(loose.every(({ corner }) => axleOf(corner) === layout.axles[0])).toBe(true);
+	});
+
+	it('swing an arm down to press its bushes in the car: its damper’s lower bolt out for room, its joint left on', () => {
+		const ask = { damper: false, spring: false, bushes: false, also: ['bush:lower-arm'] };
+		const layout = findLayout('double-wishbone')!;
+		const off = (ways: Record<string, string>) =>
+			workSteps(
+				scopeOf(layout, ask, { strategy: { ...usualStrategy, ways: { front: ways } } })
+			).flatMap(({ at, acts }) =>
+				at === 'FL' ? acts.flatMap((act) => (act.do === 'undo' ? [act.joint] : [])) : []
+			);
+		expect(off({ 'bush:lower-arm': 'in-car' }).sort()).toEqual([
+			'damper-bottom',
+			'lower-front-bush',
+			'lower-rear-bush'
+		]);
+		expect(off({})).toContain('ball-joint');
+		const may = ({ assembly }: Layout) =>
+			assembly.parts.filter((part) => mayPressInCar(layout, part)).map(({ key }) => key);
+		expect(may(layout)).toEqual(['lower-arm', 'upper-arm']);
+		// A toe link has a bush at its outer end too, and a spring arm its spring.
+		const multi = findLayout('multi-link-rear')!;
+		const parts = ['toe-link', 'spring-arm'].map((key) => partOf(multi, key)!);
+		expect(parts.filter((part) => mayPressInCar(multi, part))).toEqual([]);
 	});
 
 	it('oil rusty threads first, at every corner worked on', () => {

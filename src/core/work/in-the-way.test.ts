@@ -109,6 +109,19 @@ describe('what stands in the way on a car', () => {
 		}
 	});
 
+	it('unplugs an electronic damper on any layout, and plugs the new one in or says how the wire ends', () => {
+		const steps = stepsOf([part('plug')]);
+		expect(at(steps, 'RL/plug-off')).toBeLessThan(at(steps, 'RL/damper-out'));
+		expect(at(steps, 'car/ignition-off')).toBeLessThan(at(steps, 'RL/plug-off'));
+		expect(at(steps, 'RL/plug-on')).toBeGreaterThan(at(steps, 'RL/damper-in'));
+		const scope = scopeOf([part('plug')]);
+		const dummy = { ...scope, strategy: { ...usualStrategy, plugs: 'dummy' as const } };
+		expect(workOrder(dummy).steps.find(({ id }) => id === 'RL/plug-on')!.title).toBe(
+			'On its dummy: plug of an electronic damper'
+		);
+		expect(mayClear(scope.layouts.rear).map(({ key }) => key)).not.toContain('plug');
+	});
+
 	it('is said of an axle, of a cover or a part that is known there', () => {
 		const both = { front: findLayout('macpherson-front')!, rear: beam };
 		const trim = has(knownCover('boot-trim'));

@@ -1,21 +1,28 @@
 /**
  * What stands in the way on a car and not on every one that is built like it: covers of its own, usual ones that
- * it has not, and what of the layout comes off besides, as the caliper does.
+ * it has not, what of the layout comes off besides, as the caliper does, and the plug of an electronic damper.
  */
 import type { Axle } from '../height/corners.ts';
-import { partOf } from '../layout/shape.ts';
+import { damperOf, partOf } from '../layout/shape.ts';
 import type { Layout, LayoutCover, LayoutPart } from '../layout/types.ts';
 import { carOf, type Own } from './own.ts';
 
-/** A layout with the covers that this car has. */
+/** What a damper has on it where it is an electronic one, and most of its layout have not. */
+const plugOfDamper = { key: 'plug', name: 'Plug of an electronic damper', kind: 'line' } as const;
+
+/** A layout with the covers that this car has, and the plug on its damper. */
 export function withCovers(layout: Layout, axle: Axle, own: readonly Own[]): Layout {
 	const here = own.filter(({ where }) => where === axle);
 	const gone = here.flatMap((one) => (one.what === 'not-there' ? [carOf(one)] : []));
 	const more = here.flatMap(({ what, cover }) => (what === 'cover' && cover ? [cover] : []));
-	if (gone.length === 0 && more.length === 0) return layout;
+	const plug = here.some((one) => one.what === 'part' && carOf(one) === plugOfDamper.key);
+	if (gone.length === 0 && more.length === 0 && !plug) return layout;
 	const keys = new Set([...gone, ...more.map(({ key }) => key)]);
 	const covers = [...layout.assembly.covers.filter(({ key }) => !keys.has(key)), ...unique(more)];
-	return { ...layout, assembly: { ...layout.assembly, covers } };
+	const parts = layout.assembly.parts.map((part) =>
+		plug && part.kind === 'damper' ? { ...part, plug: plugOfDamper.name } : part
+	);
+	return { ...layout, assembly: { ...layout.assembly, parts, covers } };
 }
 
 /** Of covers that were told twice the one told last. */
@@ -24,8 +31,10 @@ const unique = (covers: readonly LayoutCover[]): LayoutCover[] => [
 ];
 
 /** Parts of a layout that come off where they are in the way, and are left on where they are not. */
-export const mayClear = (layout: Layout): LayoutPart[] =>
-	layout.assembly.parts.filter(({ key }) => fixedBy(layout, key).length > 0);
+export const mayClear = (layout: Layout): LayoutPart[] => [
+	...layout.assembly.parts.filter(({ key }) => fixedBy(layout, key).length > 0),
+	...(damperOf(layout).plug ? [] : [plugOfDamper])
+];
 
 /** Parts that come off besides on this car, with those that they are got at through. */
 export function clearedParts(layout: Layout, axle: Axle, own: readonly Own[]): string[] {

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { layouts } from '../layout/catalogue';
 import { damperEnd, springSeat } from '../layout/shape';
 import type { Layout, LayoutCover } from '../layout/types';
+import { mayPressInCar } from './in-car';
 import { mayClear, withCovers } from './in-the-way';
 import type { Own } from './own';
 import type { Axle } from '../height/corners';
@@ -119,7 +120,7 @@ function* everyScope(
 								...how,
 								...likings(asked++),
 								assembly,
-								ways: { [axle]: ways },
+								ways: { [axle]: { ...ways, ...(asked % 2 === 0 && pressedInCar(layout)) } },
 								sides: sides === 'one-by-one' ? sides : ('together' as const),
 								...(layout.assembly.covers.length && { inside })
 							};
@@ -155,6 +156,14 @@ function asSomeCar(scope: WorkScope, i: number): WorkScope {
 		layouts: { front: layout, rear: layout }
 	};
 }
+
+/** Every arm that may be pressed in the car is. */
+const pressedInCar = (layout: Layout): Record<string, string> =>
+	Object.fromEntries(
+		jobsOf(layout).flatMap(({ job, part }) =>
+			job.press && part && mayPressInCar(layout, part) ? [[`bush:${part.key}`, 'in-car']] : []
+		)
+	);
 
 /** Each way of each part with each of the others. */
 function everyWay({ assembly }: Layout): Record<string, string>[] {

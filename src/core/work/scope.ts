@@ -11,9 +11,10 @@ import {
 	springSeat,
 	unitOf
 } from '../layout/shape.ts';
-import type { Layout, LayoutWay } from '../layout/types.ts';
+import type { Layout, LayoutPart, LayoutWay } from '../layout/types.ts';
 import { clearedFrom } from './in-the-way.ts';
 import type { OwnInJob } from './own.ts';
+import { inCarWay, mayPressInCar } from './in-car.ts';
 import { askedJobs, jobsOf, type AskedJob } from './jobs.ts';
 
 export const rustGrades = ['none', 'light', 'heavy'] as const;
@@ -28,6 +29,16 @@ export const rustNames: Readonly<Record<RustGrade, string>> = {
 /** Hours between the oil and the first spanner: a night in a salt region, if not with the wheel off. Common practice, no source. */
 export const soakNeeded = (rust: RustGrade, { soak }: Pick<Strategy, 'soak'>): number =>
 	rust === 'heavy' && soak !== 'wheel-off' ? 12 : 0;
+
+export const plugEnds = ['on', 'sealed', 'dummy', 'lamp'] as const;
+export type PlugEnd = (typeof plugEnds)[number];
+
+export const plugEndNames: Readonly<Record<PlugEnd, string>> = {
+	on: 'On the new dampers',
+	sealed: 'Sealed and put away',
+	dummy: 'On a dummy',
+	lamp: 'Sealed, the lamp stays on'
+};
 
 export interface Strategy {
 	/** Struts and coilovers: old spring onto a new damper, or a unit that comes complete. */
@@ -51,6 +62,8 @@ export interface Strategy {
 	topNuts?: 'with-others' | 'weight-on';
 	/** What the stands are under; never a subframe that comes down. */
 	stands?: 'body' | 'subframe';
+	/** What becomes of the plugs of electronic dampers: on the new ones, or on none any more. */
+	plugs?: PlugEnd;
 	/** Wheels aligned before any other driving, or once new parts have settled. */
 	align?: 'before-driving' | 'after-settling';
 }
@@ -115,6 +128,10 @@ export interface AxlePlan extends AxleScope {
 	springWay: LayoutWay | undefined;
 	/** Jobs beside dampers, springs and rubber. */
 	jobs: readonly AskedJob[];
+	/** Arms that may stay on at their outer end while their bushes are pressed: nothing else is swung aside. */
+	mayInCar: readonly LayoutPart[];
+	/** Those of them that do. */
+	inCar: readonly LayoutPart[];
 	/** Joints that come apart or are slackened for all of it, and no others. */
 	freed: Freed;
 }
@@ -191,10 +208,18 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 		);
 		const corners = bothSides ? cornersOf(axle) : worked;
 		const graph = graphOf(layout, axle);
+		const mayInCar = [damperWay, springWay].some((way) => way?.moves)
+			? []
+			: pressable(layout, jobs);
+		const inCar = mayInCar.filter(
+			({ key }) => scope.strategy.ways?.[axle]?.[`bush:${key}`] === 'in-car'
+		);
 		return [
 			{
 				...want,
 				jobs,
+				mayInCar,
+				inCar,
 				axle,
 				layout,
 				graph,
@@ -216,12 +241,20 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 					corners,
 					damperOut,
 					[damperWay, springWay, clearing(layout, clear)],
-					jobs
+					jobs.filter(({ part }) => part === undefined || !inCar.includes(part)),
+					inCar.map((part) => inCarWay(layout, part))
 				)
 			}
 		];
 	});
 }
+
+/** Arms whose bushes may be pressed in the car; one that is renewed whole comes out. */
+const pressable = (layout: Layout, jobs: readonly AskedJob[]): LayoutPart[] =>
+	jobs.flatMap(({ job, part }) => {
+		const whole = jobs.some((one) => one.part === part && !one.job.press);
+		return job.press && part && !whole && mayPressInCar(layout, part) ? [part] : [];
+	});
 
 const cornersOf = (axle: Axle): Corner[] => allCorners.filter((corner) => axleOf(corner) === axle);
 
@@ -235,7 +268,8 @@ function freedFor(
 	corners: readonly Corner[],
 	damperOut: boolean,
 	ways: readonly (LayoutWay | undefined)[],
-	jobs: readonly AskedJob[]
+	jobs: readonly AskedJob[],
+	swings: readonly LayoutWay[]
 ): Freed {
 	const { layout, node } = graph;
 	// What both sides share goes down with both of them.
@@ -259,7 +293,12 @@ function freedFor(
 		const outs = jobs.flatMap((asked) => outOf(layout, asked)).map((key) => node(key, corner));
 		return [
 			...outs.map((one) => freed(graph, withBody(new Map([[one, 'out']])))),
-			...jobs.map((asked) => bracketsOf(layout, asked, corner))
+			...jobs.map((asked) => bracketsOf(layout, asked, corner)),
+			...swings.map(({ moves, apart }) => {
+				const pins = Object.entries(moves!).map(([part, mm]) => [node(part, corner), mm] as const);
+				const ends = apart!.map(([a, b]) => [node(a, corner), node(b, corner)] as const);
+				return freed(graph, withBody(new Map(pins)), ends);
+			})
 		];
 	});
 	const all = [...each, ...alone];
@@ -275,7 +314,7 @@ function freedFor(
 }
 
 /** Bushes of all arms; links of a live axle are changed one at a time instead, and a beam has none to press. */
-const everyBush = (layout: Layout): string[] =>
+export const everyBush = (layout: Layout): string[] =>
 	jobsOf(layout).flatMap(({ id, job }) => (job.press ? [id] : []));
 
 /** Parts that a job takes out whole. */

@@ -2,6 +2,7 @@
 import { springFitWords } from '../../bench/spring-fit.ts';
 import { compareParts } from '../../bench/compare.ts';
 import { findPoint, findState } from '../../inspect/points.ts';
+import { plugEndNames } from '../../work/scope.ts';
 import { formatNumber } from '../../units/format.ts';
 import { symptomNames } from '../../inspect/symptoms.ts';
 import { springFinding } from '../findings.ts';
@@ -55,6 +56,10 @@ export function workBlocks(drawing: Drawing): Block[] {
 	const springs = steps.flatMap(({ subject, data: { spring } }) =>
 		spring ? [`${subject.split('/')[0]} spring ${springFitWords(spring)}`] : []
 	);
+	const plugs = work.scope.strategy.plugs ?? 'on';
+	const unplugged = order.steps.flatMap(({ id, kind, at }) =>
+		kind === 'plug-on' && plugs !== 'on' && work.done.has(id) ? [at] : []
+	);
 	const photos = record.photos.filter(({ withdrawn }) => !withdrawn).length;
 	const quiet = [
 		order.steps.length && `${work.done.size} of ${order.steps.length} steps of the work done`,
@@ -74,6 +79,15 @@ export function workBlocks(drawing: Drawing): Block[] {
 				]
 			: []),
 		...(lists.length ? [{ kind: 'lists' as const, lists }] : []),
+		...(unplugged.length
+			? [
+					{
+						kind: 'line' as const,
+						label: 'Electronic dampers',
+						text: `removed for good, ${unplugged.join(' and ')}; plugs: ${plugEndNames[plugs].toLowerCase()}`
+					}
+				]
+			: []),
 		...(quiet.length ? [{ kind: 'line' as const, text: quiet.join('; '), quiet: true }] : [])
 	];
 }

@@ -17,7 +17,11 @@ export const apart = {
 			note: 'Where its slot or arrow stands, as on a clock',
 			clock: true
 		},
-		needs: [need('arm-out', 'Bushes are pressed with their arm out.', { each: 'link' })],
+		needs: [
+			need('arm-out', 'Bushes are pressed with their arm out, or swung down for room.', {
+				each: 'link'
+			})
+		],
 		makes: [fact('pressed', 'link')]
 	},
 	'bracket-place': {

@@ -128,8 +128,6 @@ export const refit = {
 		title: 'Plug of the damper on again',
 		minutes: minutes(1, 1, 3),
 		repeats: true,
-		caution:
-			'A new damper without one: the plug is sealed and put away, or a dummy fitted; else the lamp stays on, and the sheet says so.',
 		needs: [need('in', 'Its plug goes on when the damper is in.')],
 		makes: [fact('plugged')]
 	},

@@ -408,6 +408,22 @@ export const strip = {
 		],
 		makes: [fact('arm-out', 'link')]
 	},
+	wedge: {
+		phase: 'strip',
+		title: 'Arm swung down, a wooden block in',
+		minutes: minutes(2, 4, 8),
+		repeats: true,
+		tool: 'Lever, wooden block',
+		caution: 'It springs back: fingers out before the lever is let go. Hoses watched.',
+		leaves: { hazard: 'A block holds an arm down', until: 'arm-in' },
+		needs: [
+			slackFirst,
+			need('free', 'It swings down only when everything that it would stretch is off it.', {
+				each: 'frees'
+			})
+		],
+		makes: [fact('arm-out', 'link')]
+	},
 	'bellows-off': {
 		phase: 'strip',
 		title: 'Air spring undone',

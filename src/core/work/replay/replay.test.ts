@@ -93,6 +93,11 @@ const spread = scopeOf('multi-link-rear', both, { ways: { rear: { spring: 'sprea
 const levered = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'arm-down' } } });
 const shaftOut = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'shaft-out' } } });
 const drilled = scopeOf('multi-link-rear', { ...both, also: ['bracket'] });
+const inCar = scopeOf(
+	'double-wishbone',
+	{ damper: false, spring: false, bushes: false, also: ['bush:lower-arm'] },
+	{ ways: { front: { 'bush:lower-arm': 'in-car' } } }
+);
 const stripped = scopeOf('multi-link-rear', {
 	...both,
 	clear: ['caliper', 'disc']
@@ -186,6 +191,8 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['a hub nut broken loose in the air', shaftOut, forget('ease-hub'), 'hub-in-air'],
 	['a hub nut tight in the air', shaftOut, hurry('hub-tight', 'ground'), 'hub-in-air'],
 	['a caliper on its hose', shaftOut, forget('hang'), 'hanging-hose'],
+	['a bush pressed in the car with no room', inCar, forget('wedge'), 'still-held'],
+	['an arm swung down against its damper', inCar, forget('undo-bottom'), 'arm-held'],
 	['a caliper off with its pads on the ridge', stripped, forget('piston-back'), 'still-held'],
 	['a disc off behind its caliper', stripped, hurry('disc-off', 'caliper-off'), 'still-held'],
 	['a caliper on before its disc', stripped, delay('disc-on', 'caliper-on'), 'in-the-way'],

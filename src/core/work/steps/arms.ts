@@ -2,6 +2,7 @@
 import { jointId, type JointId } from '../../assembly/graph.ts';
 import type { Corner } from '../../height/corners.ts';
 import { jointsOf, springArm } from '../../layout/shape.ts';
+import { inCarWay } from '../in-car.ts';
 import { bushesOf } from '../jobs.ts';
 import type { Act } from '../step.ts';
 import { groups } from './groups.ts';
@@ -46,12 +47,25 @@ export function arms(site: Site, corner: Corner): void {
 				held
 			}
 		});
-		site.add(out, corner, [corner], {
-			tail,
-			title: `${part.name} out`,
-			acts: [{ do: 'out', corner, part: part.key }],
-			each: { ...each, frees: all }
-		});
+		const stays = plan.inCar.includes(part) ? inCarWay(layout, part).moves! : undefined;
+		if (stays) {
+			// Joints of other arms are off in their own turn.
+			const others = groups(site, corner).arms.filter((joint) => !joints.includes(joint));
+			const own = site.offAt(corner).filter((joint) => !others.includes(joint));
+			site.add('wedge', corner, [corner], {
+				tail,
+				title: `${part.name} swung down, a wooden block between it and the body`,
+				acts: [{ do: 'move', corner, parts: stays }],
+				each: { ...each, frees: own.map(({ key }) => jointId(corner, key)), held }
+			});
+		} else {
+			site.add(out, corner, [corner], {
+				tail,
+				title: `${part.name} out`,
+				acts: [{ do: 'out', corner, part: part.key }],
+				each: { ...each, frees: all }
+			});
+		}
 		if (press && !whole) {
 			const names = bushesOf(layout, part).map((joint) => lowered(joint.name));
 			site.add('press-bush', corner, [corner], {
@@ -63,9 +77,11 @@ export function arms(site: Site, corner: Corner): void {
 		}
 		site.add(back, corner, [corner], {
 			tail,
-			title: `${part.name} in, started by hand`,
+			title: `${part.name} ${stays ? 'up' : 'in'}, started by hand`,
 			acts: [
-				{ do: 'in', corner, part: part.key },
+				stays
+					? { do: 'back', corner, parts: Object.keys(stays) }
+					: { do: 'in', corner, part: part.key },
 				...joints.map(({ key }): Act => ({ do: 'start', corner, joint: key }))
 			],
 			joints: joints.map(({ key }) => ({ corner, key })),

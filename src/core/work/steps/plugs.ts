@@ -1,8 +1,16 @@
 /** Plugs of what comes out, and what the car itself must do so that air and wires are at rest. */
 import type { Corner } from '../../height/corners.ts';
 import { damperOf } from '../../layout/shape.ts';
+import type { PlugEnd } from '../scope.ts';
 import { lowered } from './make.ts';
 import type { Site } from './site.ts';
+
+const ends: Readonly<Record<PlugEnd, string>> = {
+	on: 'On again',
+	sealed: 'Sealed and tied away',
+	dummy: 'On its dummy',
+	lamp: 'Sealed and tied away, the lamp stays on'
+};
 
 /** The plug of a damper that comes out, off before it and on again when it is in. */
 export function plugs(site: Site, corner: Corner): void {
@@ -12,9 +20,11 @@ export function plugs(site: Site, corner: Corner): void {
 		acts: [{ do: 'unplug', corner, part: key }],
 		title: `Off: ${lowered(plug)}`
 	});
+	const end = site.how.plugs ?? 'on';
 	site.add('plug-on', corner, [corner], {
 		acts: [{ do: 'plug', corner, part: key }],
-		title: `On again: ${lowered(plug)}`
+		title: `${ends[end]}: ${lowered(plug)}`,
+		...(end === 'lamp' && { caution: 'The customer knows of the lamp, and the sheet says so.' })
 	});
 }
 

@@ -3,6 +3,7 @@ import { partsToHold, type Held } from '../../assembly/holding.ts';
 import { isLeft, type Axle, type Corner } from '../../height/corners.ts';
 import { axleLinks, damperOf, jointOf, onOneJack, partOf, unitOf } from '../../layout/shape.ts';
 import type { Layout, LayoutCover, LayoutJoint, LayoutPart } from '../../layout/types.ts';
+import { inCarWay } from '../in-car.ts';
 import type { StepKind } from '../operations.ts';
 import type { Each } from '../operations/types.ts';
 import type { AxlePlan, Strategy, WorkScope } from '../scope.ts';
@@ -119,11 +120,14 @@ export class Site {
 	held(corner: Corner): Held[] {
 		const { graph, freed, damperOut, damperWay, springWay } = this.plan;
 		const node = (key: string): Node => graph.node(key, corner);
-		const moved = [damperWay, springWay].flatMap((way) =>
-			Object.entries(way?.moves ?? {}).map(([key, mm]): [Node, number] => [node(key), mm])
-		);
+		const inCar = this.plan.inCar.map((part) => inCarWay(this.layout, part));
+		const moved = new Map<Node, number>();
+		for (const way of [damperWay, springWay, ...inCar]) {
+			for (const [key, mm] of Object.entries(way?.moves ?? {}))
+				moved.set(node(key), Math.max(mm, moved.get(node(key)) ?? 0));
+		}
 		const gone = new Set(damperOut ? this.unit.map(node) : []);
-		return partsToHold(graph, corner, freed.fixings, gone, new Map(moved));
+		return partsToHold(graph, corner, freed.fixings, gone, moved);
 	}
 
 	heldId = (part: LayoutPart, corner: Corner): string =>

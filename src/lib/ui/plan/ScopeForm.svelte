@@ -5,6 +5,7 @@
 	import { operations } from '$core/work/operations';
 	import {
 		axlePlans,
+		everyBush,
 		rustGrades,
 		rustNames,
 		soakNeeded,
@@ -45,18 +46,39 @@
 		];
 	});
 	const toggle = (axle: Axle, key: 'damper' | 'spring' | 'bushes') => {
-		const { damper, spring, bushes } = scope.axles[axle] ?? none;
-		const now = { damper, spring, bushes, also: alsoOf(axle) };
-		void job.keep('scope', axle, { ...now, [key]: !now[key] });
+		const now = asked(axle);
+		const all = everyBush(scope.layouts[axle]);
+		if (key !== 'bushes' || all.length === 0) {
+			void job.keep('scope', axle, { ...now, [key]: !now[key] });
+			return;
+		}
+		const others = now.also.filter((id) => !all.includes(id));
+		const also = isOn(axle, key) ? others : [...others, ...all];
+		void job.keep('scope', axle, { ...now, also });
 	};
-	/** Jobs that were asked for, and that the axle knows as it is built now. */
-	const alsoOf = (axle: Axle) =>
-		askedJobs(scope.layouts[axle], scope.axles[axle]?.also).map(({ id }) => id);
+	/** What is asked for, arm by arm where arms have bushes; of the jobs those that the axle knows as it is built now. */
+	const asked = (axle: Axle) => {
+		const { damper, spring, bushes, also = [] } = scope.axles[axle] ?? none;
+		const all = everyBush(scope.layouts[axle]);
+		const ids = [...also, ...(bushes ? all : [])];
+		return {
+			damper,
+			spring,
+			bushes: bushes && all.length === 0,
+			also: askedJobs(scope.layouts[axle], ids).map(({ id }) => id)
+		};
+	};
+	const isOn = (axle: Axle, key: 'damper' | 'spring' | 'bushes') => {
+		const now = asked(axle);
+		const all = everyBush(scope.layouts[axle]);
+		return (
+			now[key] || (key === 'bushes' && all.length > 0 && all.every((id) => now.also.includes(id)))
+		);
+	};
 	const toggleJob = (axle: Axle, id: string) => {
-		const { damper, spring, bushes } = scope.axles[axle] ?? none;
-		const also = alsoOf(axle);
+		const { also, ...now } = asked(axle);
 		const next = also.includes(id) ? also.filter((one) => one !== id) : [...also, id];
-		void job.keep('scope', axle, { damper, spring, bushes, also: next });
+		void job.keep('scope', axle, { ...now, also: next });
 	};
 	const change = (part: Partial<Strategy>) =>
 		void job.keep('strategy', 'car', { ...scope.strategy, ...part });
@@ -73,7 +95,7 @@
 			</p>
 			<div class="mt-1 flex flex-wrap gap-2" role="group" aria-label="Renewed, {axle}">
 				{#each things(axle) as thing (thing.key)}
-					{@const on = scope.axles[axle]?.[thing.key] ?? false}
+					{@const on = isOn(axle, thing.key)}
 					<button
 						type="button"
 						class="touch rounded-[3px] border px-4 {on
@@ -91,7 +113,7 @@
 				aria-label="Also renewed, {axle}"
 			>
 				{#each jobsOf(scope.layouts[axle]) as { id, name } (id)}
-					{@const on = scope.axles[axle]?.also?.includes(id) ?? false}
+					{@const on = asked(axle).also.includes(id)}
 					<button
 						type="button"
 						class="min-h-12 rounded-[3px] border px-3 {on

@@ -2,7 +2,14 @@
 	import { axleOf, type Axle } from '$core/height/corners';
 	import { damperOf, findsItsPlace, isOneBody, partOf, springSeat } from '$core/layout/shape';
 	import type { LayoutWay } from '$core/layout/types';
-	import { axlePlans, together, waysOf, type Strategy } from '$core/work/scope';
+	import {
+		axlePlans,
+		plugEndNames,
+		plugEnds,
+		together,
+		waysOf,
+		type Strategy
+	} from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
 
@@ -52,6 +59,15 @@
 		)
 	);
 
+	/** Arms whose bushes may be pressed without taking them out. */
+	const inCar = $derived(
+		plans.flatMap(({ axle, mayInCar, inCar }) =>
+			mayInCar.map((part) => ({ axle, part, pressed: inCar.includes(part) }))
+		)
+	);
+	const plugged = $derived(
+		plans.some(({ damperOut, layout }) => damperOut && damperOf(layout).plug)
+	);
 	const dampers = $derived(plans.some(({ damperOut }) => damperOut));
 	const bothSides = $derived(plans.some(({ corners }) => corners.length === 2));
 	const beam = $derived(
@@ -101,6 +117,29 @@
 			]}
 		/>
 	{/if}
+{/each}
+{#if plugged}
+	<Choice
+		label="Plugs of the dampers"
+		row
+		value={scope.strategy.plugs ?? 'on'}
+		disabled={closed}
+		onpick={(plugs) => change({ plugs })}
+		options={plugEnds.map((value) => ({ value, name: plugEndNames[value] }))}
+	/>
+{/if}
+{#each inCar as { axle, part, pressed } (`${axle} ${part.key}`)}
+	<Choice
+		label="Bushes of the {part.name.toLowerCase()}, {axle}"
+		row
+		value={pressed ? 'in-car' : 'out'}
+		disabled={closed}
+		onpick={(way) => chooseWay(axle, `bush:${part.key}`, way)}
+		options={[
+			{ value: 'out', name: 'Arm out, on the bench' },
+			{ value: 'in-car', name: 'In the car, swung down' }
+		]}
+	/>
 {/each}
 {#if covered}
 	<Choice

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { plugEnds } from '../../../work/scope.ts';
 import { defineSchemas, wholeCar } from '../../book/kind-schemas.ts';
 
 const waysOfAxle = () => Joi.object().pattern(Joi.string().max(40), Joi.string().max(60)).max(8);
@@ -17,6 +18,7 @@ const kept = () =>
 		easeTop: Joi.boolean(),
 		topNuts: Joi.string().valid('with-others', 'weight-on'),
 		stands: Joi.string().valid('body', 'subframe'),
+		plugs: Joi.string().valid(...plugEnds),
 		align: Joi.string().valid('before-driving', 'after-settling')
 	});
 

@@ -127,7 +127,7 @@ export function playPart(car: Car, act: Extract<Act, { corner: Corner }>, need: 
 			return;
 		case 'press':
 			need(
-				axle.out.has(car.node(corner, act.part)),
+				axle.out.has(car.node(corner, act.part)) || axle.moved.has(car.node(corner, act.part)),
 				'still-held',
 				`${act.part} pressed in the car`
 			);
