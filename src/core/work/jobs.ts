@@ -3,7 +3,7 @@
  * that has no such part does not know the job.
  */
 import type { Layout, LayoutPart, PartKind } from '../layout/types.ts';
-import { axleLinks, jointsOf, partOf } from '../layout/shape.ts';
+import { airUnit, axleLinks, damperOf, jointsOf, partOf } from '../layout/shape.ts';
 import type { PartKey } from '../inspect/part-keys.ts';
 import type { StepKind } from './operations.ts';
 import airSpring from './jobs/air-spring.json' with { type: 'json' };
@@ -23,6 +23,8 @@ interface Job {
 	each?: boolean;
 	/** Its rubber is pressed out and in on the bench, and the part goes back. */
 	press?: boolean;
+	/** Its damper is opened on the bench; one that is one with its air is not. */
+	opens?: true;
 	/** What is done at the car while the part is out, in this order, before it goes in again. */
 	adds?: readonly StepKind[];
 	/** What is bought for it. */
@@ -49,7 +51,8 @@ export function jobsOf(layout: Layout): AskedJob[] {
 		const parts = layout.assembly.parts.filter(
 			(part) => part.kind === job.takes && canComeOut(layout, part)
 		);
-		if (parts.length === 0) return [];
+		const sealed = airUnit(layout).includes(damperOf(layout).key);
+		if (parts.length === 0 || (job.opens && sealed)) return [];
 		if (!job.each) return [{ id: job.key, job, name: job.name }];
 		return parts.filter(own).map((part) => ({
 			id: `${job.key}:${part.key}`,

@@ -118,6 +118,8 @@ export interface AxlePlan extends AxleScope {
 	corners: readonly Corner[];
 	/** The damper comes out of the car. */
 	damperOut: boolean;
+	/** It is opened on the bench for what is on it. */
+	opened: boolean;
 	/** Its spring is taken off it on the bench. */
 	rebuilt: boolean;
 	/** Its mount changes over on the bench, where no spring is on it. */
@@ -189,8 +191,8 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 		const asked = damper || spring || bushes || reset || jobs.length > 0;
 		if (!want || worked.length === 0 || !asked) return [];
 		const beside = springSeat(layout) === 'on-arm';
-		const mounts = jobs.some(({ job }) => job.takes === 'mount');
-		const dampers = want.damper || jobs.some(({ job }) => job.takes === 'damper');
+		const opened = jobs.some(({ job }) => job.opens);
+		const dampers = want.damper || opened || jobs.some(({ job }) => job.takes === 'damper');
 		const armOut = jobs.some(
 			({ part }) => part !== undefined && part.key === springArm(layout)?.key
 		);
@@ -199,7 +201,7 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 				? wayOf(layout, axle, 'spring', scope.strategy, armOut)
 				: undefined;
 		const inCoil = springWay !== undefined && partOf(layout, 'spring')?.around !== undefined;
-		const damperOut = dampers || mounts || inCoil || (!beside && !bellows && want.spring);
+		const damperOut = dampers || inCoil || (!beside && !bellows && want.spring);
 		const damperWay = damperOut
 			? wayOf(layout, axle, damperOf(layout).key, scope.strategy)
 			: undefined;
@@ -225,13 +227,14 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 				graph,
 				corners,
 				damperOut,
+				opened,
 				rebuilt:
 					damperOut &&
 					springSeat(layout) === 'on-damper' &&
-					(want.damper || want.spring || mounts) &&
-					(mounts || scope.strategy.assembly === 'rebuild'),
+					(want.damper || want.spring || opened) &&
+					(opened || scope.strategy.assembly === 'rebuild'),
 				mountOff:
-					(want.damper || mounts) &&
+					(want.damper || opened) &&
 					springSeat(layout) !== 'on-damper' &&
 					layout.assembly.parts.some(({ kind }) => kind === 'mount'),
 				damperWay,

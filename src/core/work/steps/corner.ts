@@ -111,11 +111,13 @@ export function corner(site: Site, corner: Corner): void {
 		bench(site, corner, ['compress', 'shaft-off', 'restack', 'shaft-on', 'release']);
 	else if (plan.mountOff) {
 		site.add('change-over', corner, [corner], {
-			title: 'Shaft nut off; mount, stop and boot changed over to the new damper, primed',
+			title: plan.damper
+				? 'Shaft nut off; mount, stop and boot changed over to the new damper, primed'
+				: 'Shaft nut off; what is new put on with what is kept, the damper primed',
 			acts: (['shaft-off', 'restack', 'shaft-on'] as const).map((act) => ({ do: act, corner })),
 			caution: 'Never stand over the shaft; the nut by hand, the shaft held. No impact gun.'
 		});
-	} else if (plan.damper || (plan.damperOut && springSeat(layout) !== 'on-arm')) {
+	} else if (plan.damper || plan.opened || (plan.damperOut && springSeat(layout) !== 'on-arm')) {
 		const whole = airUnit(layout).includes(damperOf(layout).key) || isSprung(layout);
 		site.add(whole ? 'check-unit' : 'change-over', corner, [corner], { acts: [] });
 	}
