@@ -119,7 +119,11 @@ export function corner(site: Site, corner: Corner): void {
 		});
 	} else if (plan.damper || plan.opened || (plan.damperOut && springSeat(layout) !== 'on-arm')) {
 		const whole = airUnit(layout).includes(damperOf(layout).key) || isSprung(layout);
-		site.add(whole ? 'check-unit' : 'change-over', corner, [corner], { acts: [] });
+		const kept = !whole && !plan.damper;
+		site.add(whole ? 'check-unit' : 'change-over', corner, [corner], {
+			acts: [],
+			...(kept && { title: 'New stop, boot, cups or cushions onto the damper, primed' })
+		});
 	}
 	for (const { job } of plan.jobs) {
 		for (const kind of job.adds ?? []) one(kind, { do: 'make', corner, what: kind });
