@@ -10,6 +10,7 @@ import airSpring from './jobs/air-spring.json' with { type: 'json' };
 import arm from './jobs/arm.json' with { type: 'json' };
 import barBush from './jobs/bar-bush.json' with { type: 'json' };
 import bracket from './jobs/bracket.json' with { type: 'json' };
+import bumpStop from './jobs/bump-stop.json' with { type: 'json' };
 import bush from './jobs/bush.json' with { type: 'json' };
 import dropLink from './jobs/drop-link.json' with { type: 'json' };
 import topMount from './jobs/top-mount.json' with { type: 'json' };
@@ -31,7 +32,7 @@ interface Job {
 	part: PartKey;
 }
 
-const jobs = [dropLink, barBush, topMount, airSpring, arm, bush, bracket] as Job[];
+const jobs = [dropLink, barBush, topMount, bumpStop, airSpring, arm, bush, bracket] as Job[];
 
 /** One job as it is asked for: at all such parts of an axle, or at one of them. */
 export interface AskedJob {
