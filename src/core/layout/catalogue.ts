@@ -6,6 +6,7 @@ import liveAxleFront from './data/live-axle-front.json' with { type: 'json' };
 import liveAxleRear from './data/live-axle-rear.json' with { type: 'json' };
 import macphersonClamp from './data/macpherson-clamp.json' with { type: 'json' };
 import macphersonFront from './data/macpherson-front.json' with { type: 'json' };
+import multiLinkFront from './data/multi-link-front.json' with { type: 'json' };
 import multiLinkRear from './data/multi-link-rear.json' with { type: 'json' };
 import semiTrailingRear from './data/semi-trailing-rear.json' with { type: 'json' };
 import trailingArmRear from './data/trailing-arm-rear.json' with { type: 'json' };
@@ -36,6 +37,7 @@ export const layouts: readonly Layout[] = [
 	doubleWishboneSpringOnArm,
 	liveAxleFront,
 	liveAxleCoilDamper,
+	multiLinkFront,
 	multiLinkRear,
 	multiLinkSubframe,
 	multiLinkDamperKnuckle,
