@@ -121,7 +121,6 @@
 {#if plugged}
 	<Choice
 		label="Plugs of the dampers"
-		row
 		value={scope.strategy.plugs ?? 'on'}
 		disabled={closed}
 		onpick={(plugs) => change({ plugs })}
