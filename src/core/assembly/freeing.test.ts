@@ -95,11 +95,13 @@ function canBe({ graph, pins, apart }: Case, fixings: ReadonlyMap<JointId, Fixin
 
 /** Every set of joints that costs less, undone or slackened; true when one of them is enough. */
 function cheaperIsEnough(one: Case, cost: number): boolean {
-	const { graph, pins } = one;
+	const { graph, pins, apart } = one;
 	const far = Math.max(0, ...[...pins.values()].map((place) => (place === 'out' ? 0 : place)));
 	const movers = new Set([...pins].filter(([, place]) => place !== 0).map(([node]) => node));
 	const choices = graph.edges.flatMap((edge) => {
-		if (!edge.id || edge.joint!.bench) return [];
+		// What comes off only where a way parts it is in no set but that one's.
+		const parted = apart.some(([a, b]) => edge.ends.includes(a) && edge.ends.includes(b));
+		if (!edge.id || edge.joint!.bench || (edge.joint!.onlyByWay && !parted)) return [];
 		const off = { id: edge.id, fixing: 'off' as const, cost: costOf(edge, graph, movers) };
 		// Slack helps only where tight rubber gives less than anything moves.
 		const slack = edge.turnsWhenSlack && edge.slackMm < far;

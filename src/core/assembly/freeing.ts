@@ -8,6 +8,7 @@ import {
 	type Fixings,
 	type Graph
 } from './graph.ts';
+import type { Layout } from '../layout/types.ts';
 import type { JointId, Node, Pins } from './graph.ts';
 
 export interface Freed {
@@ -44,6 +45,9 @@ export function costOf(
 /** A nut that is only slackened. */
 const slackCost = 0.6;
 
+/** What was found before, by layout: a plan asks the same again at each of its steps. */
+const found = new WeakMap<Layout, Map<string, Freed>>();
+
 /**
  * The cheapest joints by which parts get free, found by branching over each chain that still ties them.
  *
@@ -52,6 +56,15 @@ const slackCost = 0.6;
  * @throws where a part cannot be freed by joints: a layout that contradicts itself
  */
 export function freed(graph: Graph, pins: Pins, apart: Apart = []): Freed {
+	const known = found.get(graph.layout) ?? new Map<string, Freed>();
+	found.set(graph.layout, known);
+	const key = JSON.stringify([graph.edges[0]?.corner, [...pins], apart]);
+	const answer = known.get(key) ?? cheapest(graph, pins, apart);
+	known.set(key, answer);
+	return answer;
+}
+
+function cheapest(graph: Graph, pins: Pins, apart: Apart): Freed {
 	const movers = new Set([...pins].filter(([, place]) => place !== 0).map(([node]) => node));
 	let best: { cost: number; fixings: Map<JointId, Fixing> } | undefined;
 	const search = (fixings: Map<JointId, Fixing>, cost: number) => {

@@ -129,9 +129,13 @@ export function tieOf(
 	const holding = on.find(({ ends: [a, b] }) => isOut(a) !== isOut(b));
 	if (holding) return [holding];
 	const placeOf = (node: Node) => (node === 'body' ? 0 : pins.get(node));
+	const at = new Map<Node, Edge[]>();
+	for (const edge of on) {
+		for (const end of edge.ends) at.set(end, [...(at.get(end) ?? []), edge]);
+	}
 	for (const [start, place] of pins) {
 		if (place === 'out') continue;
-		const tie = shortTie(on, fixings, start, place, placeOf);
+		const tie = shortTie(at, fixings, start, place, placeOf);
 		if (tie) return tie;
 	}
 	return undefined;
@@ -139,7 +143,7 @@ export function tieOf(
 
 /** The chain from a part that has its place to another one that gives less than they move apart (Dijkstra 1959). */
 function shortTie(
-	on: readonly Edge[],
+	at: ReadonlyMap<Node, readonly Edge[]>,
 	fixings: Fixings,
 	start: Node,
 	startMm: number,
@@ -151,9 +155,8 @@ function shortTie(
 		const node = [...waiting].reduce((a, b) => (reached.get(b)!.mm < reached.get(a)!.mm ? b : a));
 		waiting.delete(node);
 		const { mm, by } = reached.get(node)!;
-		for (const edge of on) {
+		for (const edge of at.get(node) ?? []) {
 			const [a, b] = edge.ends;
-			if (a !== node && b !== node) continue;
 			const next = a === node ? b : a;
 			const place = placeOf(next);
 			if (place === 'out' || by.includes(edge)) continue;

@@ -62,6 +62,8 @@ export interface AxleState {
 	moved: Map<Node, number>;
 	/** Parts on a jack or a strap, as `FL/knuckle`: of an axle one end each. */
 	held: Map<string, Holder>;
+	/** As its joints and parts were when it was looked at last. */
+	seen: string;
 	/** Covers that are off, with whom they belong to. */
 	open: Set<string>;
 }
@@ -211,6 +213,7 @@ const freshAxle = (layout: Layout, axle: Axle): AxleState => ({
 	out: new Set(),
 	moved: new Map(),
 	held: new Map(),
+	seen: '',
 	open: new Set()
 });
 

@@ -5,7 +5,7 @@
  */
 import { tieOf, type Pins, type Tie } from '../../assembly/graph.ts';
 import { staysOn } from '../../assembly/holding.ts';
-import { axleOf, corners as allCorners, type Corner } from '../../height/corners.ts';
+import { axleOf, corners as allCorners, type Axle, type Corner } from '../../height/corners.ts';
 import { springArm } from '../../layout/shape.ts';
 import type { LayoutPart } from '../../layout/types.ts';
 import type { WorkScope } from '../scope.ts';
@@ -61,6 +61,7 @@ export function replay(steps: readonly WorkStep[], scope: WorkScope): Violation[
 function checkHolds(car: Car, bad: (code: string, words: string) => void): void {
 	const { worked, body, axles, axleLinksOff } = car;
 	for (const [axle, state] of axles) {
+		if (!changed(car, axle, state)) continue;
 		const tie = tieOf(state.graph, state.fixings, pinsOf(state));
 		if (tie) bad(codeOf(tie, state), `${tieWords(tie)} holds what has gone`);
 		for (const corner of worked.filter((one) => axleOf(one) === axle))
@@ -71,6 +72,21 @@ function checkHolds(car: Car, bad: (code: string, words: string) => void): void 
 			bad('unsupported-car', 'the car is not on its stands');
 		}
 	}
+}
+
+/** Whether an axle stands otherwise than at the last look. */
+function changed(car: Car, axle: Axle, state: AxleState): boolean {
+	const { fixings, moved, out, held } = state;
+	const sides = car.sidesOf(axle).map((corner) => {
+		const { squeezed, way } = car.at(corner);
+		return [squeezed, way?.key];
+	});
+	const now = [fixings, moved, out, held, sides, [car.body.up]]
+		.map((all) => [...all].join(' '))
+		.join('|');
+	if (state.seen === now) return false;
+	state.seen = now;
+	return true;
 }
 
 const pinsOf = ({ moved, out }: AxleState): Pins =>
