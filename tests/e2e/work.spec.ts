@@ -108,7 +108,7 @@ const journeys: {
 		accept: /Dampers, rear pair/,
 		steps: [
 			/^Off: boot side trim/m,
-			/^Upper end undone: damper, upper mount/m,
+			/^Upper end undone but for the last threads: damper, upper mount/m,
 			/^Lower end undone: damper, lower bolt/m,
 			/^Old part against new/m,
 			/stop, boot, cups and cushions changed over/,

@@ -1,7 +1,7 @@
 /** One step of the work at a car, and what it does to the car. */
 import type { JointId } from '../assembly/graph.ts';
 import type { Axle, Corner } from '../height/corners.ts';
-import type { Holder, JointPlace } from '../layout/types.ts';
+import type { CoverFastener, Holder, JointPlace } from '../layout/types.ts';
 import type { StepKind } from './operations.ts';
 import type { Each } from './operations/types.ts';
 import type { DoneIn, Gate, Minutes, WorkPhase } from './terms.ts';
@@ -22,7 +22,10 @@ export type Act =
 	| { do: 'out' | 'in' | 'press'; corner: Corner; part: string }
 	| { do: 'squeeze' | 'unsqueeze' | 'compare'; corner: Corner }
 	| { do: 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release' | 'load'; corner: Corner }
-	| { do: 'slack' | 'undo' | 'start' | 'tighten'; corner: Corner; joint: string }
+	| { do: 'slack' | 'start' | 'tighten'; corner: Corner; joint: string }
+	/** Undone, or all but its last threads, which come off once what it holds is in the hand. */
+	| { do: 'undo'; corner: Corner; joint: string; lastThreads?: true }
+	| { do: 'off'; corner: Corner; joint: string }
 	/** Something is made at the car: a bracket's place, its holes, their edges, nuts, the bracket on them. */
 	| { do: 'make'; corner: Corner; what: StepKind }
 	/** A nut loosened while the wheels hold the car; a plug off and on. */
@@ -54,8 +57,8 @@ export interface WorkStep {
 	each: Readonly<Partial<Record<Each, readonly JointId[]>>>;
 	place?: JointPlace;
 	tool?: string;
-	/** What comes out with it and is counted back, in the plural. */
-	comesOut?: readonly string[];
+	/** What comes out with it and is counted back, in the plural; how many, where somebody counted them. */
+	comesOut?: readonly Pick<CoverFastener, 'what' | 'count'>[];
 	/** Persons it takes. */
 	people?: 2;
 	caution?: string;

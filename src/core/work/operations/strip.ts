@@ -203,7 +203,6 @@ export const strip = {
 		minutes: minutes(3, 5, 15),
 		rusts: true,
 		repeats: true,
-		caution: 'Hold the unit: it drops with the last nut. A gas damper extends by itself.',
 		...carrierUndone
 	},
 	'air-line-off': {
@@ -227,6 +226,8 @@ export const strip = {
 		title: 'Damper out',
 		minutes: minutes(1, 3, 8),
 		repeats: true,
+		caution:
+			'In the hand before its last nuts come off: it drops with them. A gas damper extends by itself.',
 		needs: [
 			slackFirst,
 			need('free', 'A damper comes out when everything that holds it is undone.', {

@@ -89,6 +89,8 @@ export function freshCar(scope: WorkScope) {
 		under: 'body' as 'body' | 'subframe',
 		/** It was taught its height since its sensors were off. */
 		taught: true,
+		/** How many people are at the step in hand. */
+		hands: 1,
 		/** It has a hard brake pedal. */
 		brakes: true,
 		readAfter: false

@@ -79,6 +79,17 @@ const delay =
 		return rest;
 	};
 
+/** Nuts right off, with nobody's hand under the unit. */
+const bare: Mistake = (order) =>
+	order.map((step) => ({
+		...step,
+		acts: step.acts.map((act) =>
+			act.do === 'undo' ? { do: act.do, corner: act.corner, joint: act.joint } : act
+		)
+	}));
+/** No step is marked as one for two. */
+const alone: Mistake = (order) => order.map(({ people: _, ...step }) => step);
+
 const strut = scopeOf('macpherson-front');
 const clamp = scopeOf('macpherson-clamp');
 const air = scopeOf('air-strut-front');
@@ -203,6 +214,8 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['an edge sealed before its hole', drilled, hurry('bracket-seal', 'bracket-drill'), 'made-blind'],
 	['a unit fitted to nuts with no bracket', drilled, forget('bracket-on'), 'made-blind'],
 	['holes drilled behind the damper', drilled, hurry('bracket-place', 'damper-out'), 'in-the-way'],
+	['a unit let go with its last nut', strut, bare, 'unit-dropped'],
+	['an arm spread by one person', spread, alone, 'alone'],
 	['the taper bare', arm, forget('crack-taper'), 'taper-bare'],
 	['a taper cracked with a nut nobody ran', arm, forget('run-nut'), 'nut-seized'],
 	['a strut out of a closed clamp', clamp, forget('spread'), 'still-held'],

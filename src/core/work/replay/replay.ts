@@ -3,10 +3,10 @@
  * act; what would have hurt somebody or spoiled the work is said. It knows the car, not the needs that
  * made the order.
  */
-import { tieOf, type Pins, type Tie } from '../../assembly/graph.ts';
+import { giveOf, tieOf, type Pins, type Tie } from '../../assembly/graph.ts';
 import { staysOn } from '../../assembly/holding.ts';
 import { axleOf, corners as allCorners, type Axle, type Corner } from '../../height/corners.ts';
-import { springArm } from '../../layout/shape.ts';
+import { damperOf, springArm, unitOf } from '../../layout/shape.ts';
 import type { LayoutPart } from '../../layout/types.ts';
 import type { WorkScope } from '../scope.ts';
 import type { WorkStep } from '../step.ts';
@@ -30,10 +30,12 @@ export function replay(steps: readonly WorkStep[], scope: WorkScope): Violation[
 	};
 	for (const step of steps) {
 		stepId = step.id;
+		car.body.hands = step.people ?? 1;
 		for (const act of step.acts) {
 			play(car, act, need);
 			checkHolds(car, bad);
 		}
+		checkHands(car, bad);
 	}
 	stepId = 'end';
 	for (const [axle, state] of car.axles) {
@@ -55,6 +57,25 @@ export function replay(steps: readonly WorkStep[], scope: WorkScope): Violation[
 	}
 	need(car.body.up === 'ground', 'left-open', 'the car is not on its wheels');
 	return violations;
+}
+
+/** Nobody goes on to another step with a unit in the hand: it is out, or something holds it. */
+function checkHands(car: Car, bad: (code: string, words: string) => void): void {
+	for (const corner of car.worked) {
+		const layout = car.layoutOf(corner);
+		const { graph, fixings, out } = car.axle(corner);
+		const unit = unitOf(layout, damperOf(layout).key).map((key) => car.node(corner, key));
+		if (out.has(unit[0]!)) continue;
+		const isHeld = graph.edges.some(
+			(edge) =>
+				edge.corner === corner &&
+				edge.holds &&
+				edge.ends.filter((end) => unit.includes(end)).length === 1 &&
+				// A strut stands in its clamp until it is drawn out of it.
+				(giveOf(edge, fixings) !== undefined || edge.joint?.kind === 'clamp')
+		);
+		if (!isHeld) bad('unit-dropped', `${corner}: nothing holds the unit`);
+	}
 }
 
 /** What must hold after every act. */

@@ -64,6 +64,16 @@ export function corner(site: Site, corner: Corner): void {
 		joints.map(({ name }) => lowered(name)).join(', ');
 
 	const { air, lines, top, bottom, holder, knuckle } = groups;
+	const last = site.lastOn(top, bottom);
+	const end = (kind: StepKind, which: string, joints: readonly LayoutJoint[]) => {
+		if (joints.length === 0) return;
+		const isLast = joints.some((joint) => last.includes(joint));
+		site.at(corner, kind, joints, 'undo', {
+			title: `${which} end undone${isLast ? ' but for the last threads' : ''}: ${names(joints)}`,
+			kept: last,
+			each: { joints: ids(joints), ...holds }
+		});
+	};
 	easedOnGround(site, corner, top);
 	plugs(site, corner);
 	caliper(site, corner, groups.calipers, holds);
@@ -86,9 +96,9 @@ export function corner(site: Site, corner: Corner): void {
 			before: backAt(site, corner, (part, mm) => !isBrought(site, part, mm))
 		});
 	}
-	if (top.length) undo('undo-top', top, `Upper end undone: ${names(top)}`);
+	end('undo-top', 'Upper', top);
 	readied(site, corner, bottom, { tail: ':bottom', each: holds });
-	if (bottom.length) undo('undo-bottom', bottom, `Lower end undone: ${names(bottom)}`);
+	end('undo-bottom', 'Lower', bottom);
 	clamp(site, corner, bottom);
 	if (plan.damperOut) damper(site, corner, groups);
 	else if (bottom.length || top.length) {

@@ -65,7 +65,9 @@ function heldBy({ held = [], plugs = [] }: LayoutCover): Partial<Own> {
 	);
 	return {
 		tool: `Trim lever; held by ${words.join(', ')}`,
-		comesOut: held.flatMap(({ what, slackened }) => (slackened ? [] : [what])),
+		comesOut: held.flatMap(({ what, count, slackened }) =>
+			slackened ? [] : [{ what, ...(count && { count }) }]
+		),
 		...(plugs.length && { caution: `Unplugged before it is pulled: ${lowered(plugs.join(', '))}.` })
 	};
 }

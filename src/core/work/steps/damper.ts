@@ -24,7 +24,11 @@ export function damper(
 	const slack = site.plan.freed.slack.filter((id) => readJointId(id).corner === corner);
 	const ends = [...top, ...bottom].map(({ key }) => jointId(corner, key));
 	site.add('damper-out', corner, [corner], {
-		acts: [...away, { do: 'out', corner, part: part.key }],
+		acts: [
+			...away,
+			...site.lastOn(top, bottom).map(({ key }): Act => ({ do: 'off', corner, joint: key })),
+			{ do: 'out', corner, part: part.key }
+		],
 		each: { frees: [...ends, ...inTheWay], slack, ...core(site, corner) },
 		title: `${part.name} out`,
 		...(damperWay?.tool && { tool: damperWay.tool }),

@@ -16,7 +16,7 @@ export interface Own {
 	tail?: string;
 	caution?: string;
 	tool?: string;
-	comesOut?: readonly string[];
+	comesOut?: WorkStep['comesOut'];
 	people?: 2;
 }
 

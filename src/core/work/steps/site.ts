@@ -102,12 +102,18 @@ export class Site {
 		kind: StepKind,
 		joints: readonly LayoutJoint[],
 		deed: Extract<Act, { joint: string }>['do'],
-		own: Partial<Own> & { before?: readonly Act[] } = {}
+		own: Partial<Own> & { before?: readonly Act[]; kept?: readonly LayoutJoint[] } = {}
 	): void {
 		const on = joints.map(({ key }) => ({ corner, key }));
-		const { before = [], ...rest } = own;
+		const { before = [], kept = [], ...rest } = own;
+		const acts = joints.map((joint): Act => {
+			const act = { corner, joint: joint.key };
+			return deed === 'undo' && kept.includes(joint)
+				? { do: deed, ...act, lastThreads: true }
+				: { do: deed, ...act };
+		});
 		this.add(kind, corner, [corner], {
-			acts: [...before, ...joints.map(({ key }): Act => ({ do: deed, corner, joint: key }))],
+			acts: [...before, ...acts],
 			joints: on,
 			...rest,
 			each: {
@@ -115,6 +121,13 @@ export class Site {
 				...(loosening.has(deed) ? this.coversOver(on) : {})
 			}
 		});
+	}
+
+	/** Joints at the end of the damper that comes off last: on by their last threads until it is in the hand. */
+	lastOn(top: readonly LayoutJoint[], bottom: readonly LayoutJoint[]): LayoutJoint[] {
+		if (!this.plan.damperOut) return [];
+		const [last, other] = this.how.first === 'bottom' ? [top, bottom] : [bottom, top];
+		return (last.length ? last : other).filter(({ kind }) => kind !== 'clamp');
 	}
 
 	held(corner: Corner): Held[] {

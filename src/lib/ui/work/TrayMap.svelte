@@ -27,13 +27,13 @@
 	let adding = $state(false);
 	/** Of the step in hand, to be typed over. */
 	const usualName = $derived.by(() => {
-		if (step?.comesOut?.[0]) return capital(step.comesOut[0]);
+		if (step?.comesOut?.[0]) return capital(step.comesOut[0].what);
 		const [first] = step?.joints ?? [];
 		const { joints } = job.work.scope.layouts[first ? axleOf(first.corner) : 'front'];
 		return first ? (joints.find(({ key }) => key === first.key)?.name ?? '') : '';
 	});
 	let name = $derived(usualName);
-	let count = $state('2');
+	let count = $derived(String(step?.comesOut?.[0]?.count ?? 2));
 	let length = $state('');
 	let refusal = $state<Refusal>();
 	let fault = $state('');
@@ -94,8 +94,13 @@
 		>
 			{#if step?.comesOut && step.comesOut.length > 1}
 				<div class="flex flex-wrap gap-2" role="group" aria-label="Of this step">
-					{#each step.comesOut as what (what)}
-						<ActionButton onclick={() => (name = capital(what))}>{capital(what)}</ActionButton>
+					{#each step.comesOut as { what, count: known } (what)}
+						<ActionButton
+							onclick={() => {
+								name = capital(what);
+								if (known) count = String(known);
+							}}>{capital(what)}</ActionButton
+						>
 					{/each}
 				</div>
 			{/if}

@@ -127,9 +127,13 @@ export function playJoint(car: Car, act: Extract<Act, { joint: string }>, need: 
 			const slides = joint.leaves !== 'tapped' || scope.rust === 'none';
 			const tapped = slides || c.tapped.has(key);
 			need(tapped, 'thread-spoilt', `${key} hammered out on its bare thread`);
-			axle.fixings.set(id, 'off');
+			axle.fixings.set(id, act.lastThreads ? 'slack' : 'off');
 			return;
 		}
+		case 'off':
+			need(car.fixing(corner, key) === 'slack', 'unit-dropped', `${key} off before it is held`);
+			axle.fixings.set(id, 'off');
+			return;
 		case 'start': {
 			need(car.fixing(corner, key) === 'off', 'tight-before-started', `${key} started, but on`);
 			const own = joint.between.flatMap((key) => partOf(layout, key) ?? []);

@@ -23,6 +23,7 @@ export function playPart(car: Car, act: Extract<Act, { corner: Corner }>, need: 
 			for (const [part, mm] of Object.entries(act.parts))
 				axle.moved.set(car.node(corner, part), mm);
 			c.way = wayOf(layout, act.parts);
+			need(c.way?.people !== 2 || body.hands === 2, 'alone', 'what takes two is done by one');
 			return;
 		case 'back': {
 			const arm = springArm(layout);
