@@ -220,6 +220,9 @@ test('the slice by keyboard alone', async ({ page: fresh, jobUrl, shop }) => {
 	await expect(page.getByRole('heading', { name: 'Brake hose and sensor bracket' })).toBeVisible();
 	await expect(page.locator('#torque')).toBeFocused();
 	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { name: 'Handbrake cable bracket' })).toBeVisible();
+	await expect(page.locator('#torque')).toBeFocused();
+	await page.keyboard.press('Enter');
 	await expect(page.getByRole('heading', { name: 'Drop link, upper nut' })).toBeVisible();
 	await expect(
 		page.getByRole('button', { name: /Brake hose and sensor bracket.*torqued/ })

@@ -15,7 +15,6 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import { untrack } from 'svelte';
 	import JointEntry from '../joints/JointEntry.svelte';
-	import RoundDrawing from './RoundDrawing.svelte';
 	import RoundList from './RoundList.svelte';
 	import { Round } from './round.svelte';
 	import Notice from '$lib/ui/controls/Notice.svelte';
@@ -36,6 +35,7 @@
 	);
 	const offer = whenIdle(() => import('../joints/KnownTorques.svelte'));
 	const target = whenIdle(() => import('../joints/TargetPanel.svelte'));
+	const drawing = whenIdle(() => import('./RoundDrawing.svelte'));
 	const loadGate = later(() => import('./LoadGate.svelte'));
 	const roundEnd = later(() => import('./RoundEnd.svelte'));
 	const jointForm = later(() => import('../joints/JointForm.svelte'));
@@ -230,7 +230,7 @@
 	<aside id="where" class="flex min-w-0 flex-col gap-3" aria-label="Where">
 		{#if stop}
 			{#key stop.corner}
-				<RoundDrawing {stop} {joint} {round} {typedMm} />
+				<Later part={drawing} given={{ stop, joint, round, typedMm }} />
 			{/key}
 		{/if}
 		{#if targetOf}{#key targetOf}<Later part={target} given={{ corner: targetOf }} />{/key}{/if}

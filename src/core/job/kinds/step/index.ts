@@ -1,3 +1,4 @@
+import { springFitWords } from '../../../bench/spring-fit.ts';
 import { believable } from '../../../work/minutes.ts';
 import type { StepKind } from '../../../work/operations.ts';
 import { deciding } from '../../book/deciding.ts';
@@ -11,12 +12,12 @@ export const step = defineKind<'step'>({
 	counts: 'last',
 	saidAsKept: true,
 	decide: (site) => deciding().decideStep(site),
-	words: ({ state, note, overrideReason }, { subject }, record) => {
+	words: ({ state, note, overrideReason, spring }, { subject }, record) => {
 		const { order } = viewWork(record, record.limits);
 		const title = order.steps.find(({ id }) => id === subject)?.title ?? subject;
 		const how = { started: 'begun', done: 'done', open: 'open again' }[state];
 		const at = subject.split('/')[0]!;
-		return `${at === 'car' ? '' : `${at}, `}${title}: ${how}${note ? ` (${note})` : ''}${overrideReason ? `; passed over its gate: ${overrideReason}` : ''}`;
+		return `${at === 'car' ? '' : `${at}, `}${title}: ${how}${note ? ` (${note})` : ''}${spring ? `, ${springFitWords(spring)}` : ''}${overrideReason ? `; passed over its gate: ${overrideReason}` : ''}`;
 	},
 	projects({ subject, data: { tookMin, expectedMin, links } }, car) {
 		const undone: Projected[] = links

@@ -7,10 +7,10 @@
 	import Later from '$lib/ui/frame/Later.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import AdviceList from '$lib/ui/plan/AdviceList.svelte';
-	import AssemblyPanel from '$lib/ui/plan/AssemblyPanel.svelte';
 	import ScopeForm from '$lib/ui/plan/ScopeForm.svelte';
 
 	const extraPanel = whenIdle(() => import('$lib/ui/extras/ExtraPanel.svelte'));
+	const assemblyPanel = whenIdle(() => import('$lib/ui/plan/AssemblyPanel.svelte'));
 	const armPanel = whenIdle(() => import('$lib/ui/plan/ArmPanel.svelte'));
 	const inTheWay = whenIdle(() => import('$lib/ui/own/InTheWay.svelte'));
 	const offers = whenIdle(() => import('$lib/ui/own/OwnOffers.svelte'));
@@ -43,7 +43,9 @@
 			<Later part={inTheWay} given={{ axle }} />
 		{/each}
 		<Later part={extraPanel} given={{}} />
-		{#each units as { axle } (axle)}<AssemblyPanel {axle} costs={data.shop.costs} />{/each}
+		{#each units as { axle } (axle)}
+			<Later part={assemblyPanel} given={{ axle, costs: data.shop.costs }} />
+		{/each}
 		{#each arms as { axle, part } (`${axle} ${part}`)}
 			<Later part={armPanel} given={{ axle, part, costs: data.shop.costs }} />
 		{/each}
