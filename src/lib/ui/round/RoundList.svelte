@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { cornerNames } from '$core/height/corners';
+	import { axleOf, cornerNames } from '$core/height/corners';
 	import { roundPhaseNames, roundPhases, type RoundStop } from '$core/procedure/round';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -24,8 +24,21 @@
 	/** One line for each joint, whatever its steps, and one for each corner to be loaded. */
 	const lineKey = (stop: RoundStop) => (stop.phase === 'load' ? stop.corner : stop.jointId);
 	const lines = $derived(
-		stops.filter((stop, i) => i === 0 || lineKey(stops[i - 1]!) !== lineKey(stop))
+		stops.filter(
+			(stop, i) => (i === 0 || lineKey(stops[i - 1]!) !== lineKey(stop)) && !isLeftAlone(stop)
+		)
 	);
+	/** A joint that comes apart only by a way that nobody went, as a hub nut: no line of the round. */
+	function isLeftAlone(stop: RoundStop): boolean {
+		if (stop.phase === 'load') return false;
+		const { corner, key } = joints.get(stop.jointId)!;
+		const { state } = job.view.standing.joints.get(stop.jointId)!;
+		const layout = job.work.scope.layouts[axleOf(corner)];
+		return (
+			state === 'untouched' &&
+			layout.joints.some((joint) => joint.key === key && joint.onlyByWay === true)
+		);
+	}
 	const lineOf = (stop: RoundStop) => {
 		if (stop.phase === 'load') {
 			const mark: Mark = done(stop) ? 'set' : 'owed';
