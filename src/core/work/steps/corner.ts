@@ -64,7 +64,7 @@ export function corner(site: Site, corner: Corner): void {
 		joints.map(({ name }) => lowered(name)).join(', ');
 
 	const { air, lines, top, bottom, holder, knuckle } = groups;
-	const last = site.lastOn(top, bottom);
+	const last = site.lastOn(top);
 	const end = (kind: StepKind, which: string, joints: readonly LayoutJoint[]) => {
 		if (joints.length === 0) return;
 		const isLast = joints.some((joint) => last.includes(joint));

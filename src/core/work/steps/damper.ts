@@ -26,7 +26,7 @@ export function damper(
 	site.add('damper-out', corner, [corner], {
 		acts: [
 			...away,
-			...site.lastOn(top, bottom).map(({ key }): Act => ({ do: 'off', corner, joint: key })),
+			...site.lastOn(top).map(({ key }): Act => ({ do: 'off', corner, joint: key })),
 			{ do: 'out', corner, part: part.key }
 		],
 		each: { frees: [...ends, ...inTheWay], slack, ...core(site, corner) },

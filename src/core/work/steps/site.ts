@@ -123,12 +123,9 @@ export class Site {
 		});
 	}
 
-	/** Joints at the end of the damper that comes off last: on by their last threads until it is in the hand. */
-	lastOn(top: readonly LayoutJoint[], bottom: readonly LayoutJoint[]): LayoutJoint[] {
-		if (!this.plan.damperOut) return [];
-		const [last, other] = this.how.first === 'bottom' ? [top, bottom] : [bottom, top];
-		return (last.length ? last : other).filter(({ kind }) => kind !== 'clamp');
-	}
+	/** A damper that comes out hangs by the last threads of its upper end until it is in the hand. */
+	lastOn = (top: readonly LayoutJoint[]): readonly LayoutJoint[] =>
+		this.plan.damperOut ? top : [];
 
 	held(corner: Corner): Held[] {
 		const { graph, freed, damperOut, damperWay, springWay } = this.plan;
