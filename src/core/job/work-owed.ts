@@ -84,7 +84,9 @@ function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
 		.map((step): WorkOwed => {
 			const left = steps.find(
 				(one) =>
-					one.at === step.at && operation(one.kind).leaves?.until === step.kind && isDone(one)
+					(one.at === step.at || step.at === 'car') &&
+					operation(one.kind).leaves?.until === step.kind &&
+					isDone(one)
 			);
 			const where = {
 				stage: 'work',

@@ -1,5 +1,5 @@
 /** What follows from the parts of a layout and is asked in many places. */
-import type { Layout, LayoutJoint, LayoutPart, PartKind } from './types.ts';
+import type { Layout, LayoutCover, LayoutJoint, LayoutPart, PartKind } from './types.ts';
 
 export const partOf = (layout: Layout, key: string): LayoutPart | undefined =>
 	layout.assembly.parts.find((part) => part.key === key);
@@ -77,6 +77,13 @@ export const axleLinks = (layout: Layout): LayoutPart[] =>
 /** Where a cover is reached, and so what is under it, while the car stands on its wheels. */
 export const insidePlaces: ReadonlySet<string> = new Set(['boot', 'cabin', 'bonnet']);
 
+/** A cover got at while the car stands on its wheels, with all that lies over it. */
+export const isInside = (layout: Layout, { key, where }: LayoutCover): boolean =>
+	insidePlaces.has(where) &&
+	layout.assembly.covers
+		.filter(({ liesOn }) => liesOn?.includes(key))
+		.every((above) => isInside(layout, above));
+
 /**
  * A mount on the body that finds its place under the weight, and is got at while it stands on its wheels; nothing
  * with air in it is let settle.
@@ -86,9 +93,7 @@ export const findsItsPlace = (
 	{ key, between, rule, bench }: LayoutJoint
 ): boolean =>
 	!bench &&
-	layout.assembly.covers.every(
-		({ over, where }) => !over.includes(key) || insidePlaces.has(where)
-	) &&
+	layout.assembly.covers.every((cover) => !cover.over.includes(key) || isInside(layout, cover)) &&
 	rule === 'any-time' &&
 	between.includes('body') &&
 	between.some((key) => partOf(layout, key)?.kind === 'mount') &&

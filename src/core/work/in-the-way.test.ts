@@ -66,6 +66,31 @@ describe('what stands in the way on a car', () => {
 		}
 	});
 
+	it('never stops the work, however it is told: on each other, under the car over what is inside', () => {
+		const told = (key: string, more: Partial<LayoutCover>) =>
+			has({ key, name: key, where: 'boot', over: ['damper-top'], ...more });
+		const tangled = [
+			told('a', { liesOn: ['b'] }),
+			told('b', { liesOn: ['c', 'boot-trim'] }),
+			told('c', { liesOn: ['a'], where: 'under' }),
+			told('d', { where: 'arch', over: [], liesOn: ['boot-trim'] })
+		];
+		for (const inside of ['before-lifting', 'on-stands'] as const)
+			for (const load of ['jack-to-height', 'on-wheels'] as const) {
+				const scope = scopeOf(tangled);
+				const strategy = { ...usualStrategy, inside, load, easeTop: true };
+				const how = { ...scope, strategy: { ...strategy, topNuts: 'weight-on' as const } };
+				const { steps } = workOrder(how);
+				expect(replay(steps, how)).toEqual([]);
+				expect(steps.filter(({ kind }) => kind === 'cover-off').length).toBe(10);
+			}
+		const both = { front: beam, rear: beam };
+		expect(carFault(told('a', { liesOn: ['a'] }), both)?.words).toMatch(/not lie on itself/);
+		expect(carFault(told('a', { over: ['wheel-fasteners'] }), both)?.words).toMatch(
+			/on the wheels/
+		);
+	});
+
 	it('is left alone where it is over nothing that this job undoes', () => {
 		const tray = { ...knownCover('undertray'), over: jointsAt(beam, 'pivots') };
 		expect(stepsOf([has(tray)]).filter((id) => id.includes('undertray'))).toEqual([]);

@@ -18,11 +18,22 @@ export function withCovers(layout: Layout, axle: Axle, own: readonly Own[]): Lay
 	const plug = here.some((one) => one.what === 'part' && carOf(one) === plugOfDamper.key);
 	if (gone.length === 0 && more.length === 0 && !plug) return layout;
 	const keys = new Set([...gone, ...more.map(({ key }) => key)]);
-	const covers = [...layout.assembly.covers.filter(({ key }) => !keys.has(key)), ...unique(more)];
+	const covers = [
+		...layout.assembly.covers.filter(({ key }) => !keys.has(key)),
+		...unique(more)
+	].reduce<LayoutCover[]>((before, cover) => [...before, withoutCircle(cover, before)], []);
 	const parts = layout.assembly.parts.map((part) =>
 		plug && part.kind === 'damper' ? { ...part, plug: plugOfDamper.name } : part
 	);
 	return { ...layout, assembly: { ...layout.assembly, parts, covers } };
+}
+
+/** What of two covers lies on the other is as it was told first: never both on each other. */
+function withoutCircle(cover: LayoutCover, before: readonly LayoutCover[]): LayoutCover {
+	const reaches = (from: string): boolean =>
+		from === cover.key || (before.find(({ key }) => key === from)?.liesOn ?? []).some(reaches);
+	const liesOn = cover.liesOn?.filter((key) => !reaches(key));
+	return liesOn?.length === cover.liesOn?.length ? cover : { ...cover, liesOn };
 }
 
 /** Of covers that were told twice the one told last. */

@@ -1,6 +1,6 @@
 /** Why one step waits for another: from what operations need, make and end, and from the way chosen. */
 import { axleOf, type Axle, type Corner } from '../height/corners.ts';
-import { insidePlaces, partOf } from '../layout/shape.ts';
+import { isInside, partOf } from '../layout/shape.ts';
 import { operation, operations, type StepKind } from './operations.ts';
 import type { Effect, Need, OperationData } from './operations/types.ts';
 import { ownEdges } from './own.ts';
@@ -182,8 +182,8 @@ function insideFirst(
 	return steps.flatMap(({ id, kind, acts, corners }) => {
 		const act = acts.find((one): one is Extract<typeof one, { cover: string }> => 'cover' in one);
 		if (kind !== 'cover-off' || !act) return [];
-		const { covers } = layouts[axleOf(corners[0]!)].assembly;
-		const { where } = covers.find(({ key }) => key === act.cover)!;
-		return insidePlaces.has(where) ? [id] : [];
+		const layout = layouts[axleOf(corners[0]!)];
+		const cover = layout.assembly.covers.find(({ key }) => key === act.cover)!;
+		return isInside(layout, cover) ? [id] : [];
 	});
 }

@@ -51,5 +51,15 @@ export function carFault(
 	if (one.cover?.key !== key) return { field: 'anchor', words: 'is not the key of its cover' };
 	const lost = one.cover.over.find((joint) => layout.joints.every((other) => other.key !== joint));
 	if (lost !== undefined) return { field: 'cover', words: `${lost} is no joint of this axle` };
+	const bare = layout.joints.find(
+		({ key, rule }) => rule === 'wheels-on-ground' && one.cover!.over.includes(key)
+	);
+	if (bare) {
+		return {
+			field: 'cover',
+			words: `${bare.key} gets its torque on the wheels: nothing covers it`
+		};
+	}
+	if (one.cover.liesOn?.includes(key)) return { field: 'cover', words: 'does not lie on itself' };
 	return undefined;
 }
