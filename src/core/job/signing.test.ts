@@ -98,6 +98,27 @@ describe('a signature', () => {
 		expect(owed(record).filter(({ stepId }) => stepId === 'FL/untie')).toHaveLength(1);
 	});
 
+	it('names a piston that stands back until the pedal was pumped', () => {
+		const caliper = {
+			what: 'part',
+			text: 'Caliper',
+			where: 'front',
+			anchor: 'part:caliper',
+			for: 'job'
+		} as const;
+		const record = told(
+			demoRecord('2026-0268'),
+			'own',
+			'0199b000-0000-7000-8000-000000000015',
+			caliper
+		);
+		const pedal = (one: JobRecord) =>
+			owed(one).find(({ stepId }) => stepId === 'car/pump-brakes')?.kind;
+		expect(pedal(record)).toBe('step');
+		const back = told(record, 'step', 'FL/piston-back', { state: 'done', note: '' });
+		expect(pedal(back)).toBe('hazard');
+	});
+
 	it('wants every open item of a lead, each with its reason, and keeps them', () => {
 		const record = demoRecord('2026-0262');
 		const refused = say(record, 'signed', 'car', {}, { who: lead });

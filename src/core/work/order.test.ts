@@ -145,7 +145,7 @@ function asSomeCar(scope: WorkScope, i: number): WorkScope {
 		cover: { key, name: key, where: 'boot', over: [], ...more }
 	});
 	const covers = [
-		told('floor', { liesOn: ['lining'], shared: true }),
+		told('floor', { liesOn: ['lining'], shared: true, ...(i % 8 === 1 && { where: 'arch' }) }),
 		told('lining', { over }),
 		told('tray', { where: 'under', over: damperEnd(usual, 'bottom').map(({ key }) => key) })
 	];
