@@ -4,7 +4,7 @@ import type { JobRecord } from '../record';
 import type { KindName } from './data';
 import { kindOf, kinds } from './index';
 import { kindSchemas } from './schemas';
-import { after, ids, jointOf, lead, say } from './saying.testing';
+import { after, ids, jointOf, lead, say, told } from './saying.testing';
 
 describe('a kind', () => {
 	it('has a folder of its name, a name for people, and no other’s', () => {
@@ -245,6 +245,25 @@ describe('what follows from what is said', () => {
 		expect(whole.entries.filter(({ kind }) => kind === 'joint').length).toBeGreaterThan(
 			record.entries.filter(({ kind }) => kind === 'joint').length
 		);
+	});
+
+	it('a joint that the layout learned of later comes with the plan; one taken out of the job does not', () => {
+		const record = demoRecord('2026-0261');
+		const which = (job: JobRecord) =>
+			job.joints.filter(({ key, corner }) => key === 'damper-bottom' && corner === 'RL');
+		const plan = { damper: true, spring: false, bushes: false };
+		const [known] = which(record);
+		const old = after({
+			...record,
+			entries: record.entries.filter(({ subject }) => subject !== known!.id)
+		});
+		expect(which(old)).toEqual([]);
+		const [added, ...more] = which(told(old, 'scope', 'rear', plan));
+		expect(more).toEqual([]);
+		expect(added).toMatchObject({ name: known!.name, rule: known!.rule, loosened: true });
+		expect(added!.id).not.toBe(known!.id);
+		const out = told(record, 'joint', known!.id, { remove: true });
+		expect(which(told(out, 'scope', 'rear', plan))).toEqual([]);
 	});
 
 	it('a torque taken back leaves the joint owed; only an earlier one of that joint can be', () => {

@@ -14,12 +14,12 @@ export const decision = defineKind<'decision'>({
 	name: 'Decision',
 	counts: 'last',
 	saidAsKept: true,
-	decide: ({ record, command: { subject }, said }) =>
-		planFollows(
-			record,
-			{ kind: 'decision', subject, data: said },
-			...scopeFollows(record, subject, said)
-		),
+	decide(site) {
+		const { record, command, said } = site;
+		const { subject } = command;
+		const decided: Draft = { kind: 'decision', subject, data: said };
+		return planFollows(site, decided, ...scopeFollows(record, subject, said));
+	},
 	words: ({ state, title, reason }) => `${title}: ${state}${reason ? ` (${reason})` : ''}`
 });
 

@@ -10,7 +10,9 @@ import { planFollows } from '../plan.ts';
 import type { Data } from './data.ts';
 
 /** Held where it has its place; what other jobs taught is corrected by leads alone. */
-export function decideOwn({ record, command: { subject }, said, context }: Site<Data>): Draft[] {
+export function decideOwn(site: Site<Data>): Draft[] {
+	const { record, command, said, context } = site;
+	const { subject } = command;
 	const before = record.entries.findLast(
 		(entry) => entry.kind === 'own' && entry.subject === subject
 	)?.data as { of?: string } | undefined;
@@ -30,5 +32,5 @@ export function decideOwn({ record, command: { subject }, said, context }: Site<
 	const fault = said.removed ? undefined : ownFault(said, steps, edgesOf(steps, scope), layouts);
 	if (fault) throw refuse(fault.field, fault.words, said[fault.field]);
 	const kept: Draft = { kind: 'own', subject, data: said };
-	return isOfCar(said) ? planFollows(record, kept) : [kept];
+	return isOfCar(said) ? planFollows(site, kept) : [kept];
 }

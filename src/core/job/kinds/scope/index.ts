@@ -10,11 +10,13 @@ export const scope = defineKind<'scope'>({
 	name: 'What is renewed',
 	counts: 'last',
 	saidAsKept: true,
-	decide({ record, command: { subject }, said }) {
+	decide(site) {
+		const { record, command, said } = site;
+		const { subject } = command;
 		const known = jobsOf(layoutsOf(record)[subject as Axle]).map(({ id }) => id);
 		const wrong = said.also?.find((id) => !known.includes(id));
 		if (wrong) throw refuse('also', `is no job of this axle: one of ${known.join(', ')}`, wrong);
-		return planFollows(record, { kind: 'scope', subject, data: said });
+		return planFollows(site, { kind: 'scope', subject, data: said });
 	},
 	words: ({ damper, spring, bushes, also }, { subject }, record) => {
 		const jobs = askedJobs(layoutsOf(record)[subject as Axle], also);

@@ -6,8 +6,8 @@ export const strategy = defineKind<'strategy'>({
 	name: 'How it is done',
 	counts: 'last',
 	saidAsKept: true,
-	decide: ({ record, command: { subject }, said }) =>
-		planFollows(record, { kind: 'strategy', subject, data: said }),
+	decide: (site) =>
+		planFollows(site, { kind: 'strategy', subject: site.command.subject, data: site.said }),
 	words: ({ assembly, springOut, first, sides, people, load }) =>
 		`how it is done: ${assembly}, spring by ${springOut}, ${first} first, sides ${sides}, ${people} ${people === 1 ? 'person' : 'people'}, ${load}`
 });
