@@ -9,7 +9,7 @@ import { workSteps } from '../work/assembly-steps.ts';
 import type { Data as PartData, PartStatus } from './kinds/part/data.ts';
 import { fightsOf, ruinedOf } from './fights.ts';
 import type { JobRecord } from './record.ts';
-import { scopeOf } from './scope.ts';
+import { isTicked, scopeOf } from './scope.ts';
 import { WorkBook } from './work-book.ts';
 
 export interface JobPart extends PartLine {
@@ -27,7 +27,7 @@ export function jobParts(record: JobRecord): JobPart[] {
 	const book = new WorkBook(record.entries);
 	const scope = scopeOf(record, book);
 	const steps = workSteps(scope);
-	const ticked = ({ id }: WorkStep) => book.get('step', id)?.state === 'done';
+	const ticked = (step: WorkStep) => isTicked(book, step);
 	const ruined = ruinedOf(fightsOf(book, scope.layouts));
 	return partLines(scope, acceptedParts(book, scope), ruined).map((line) => {
 		const kept = book.get('part', line.id) ?? unordered;

@@ -8,6 +8,7 @@ import { clearedParts, withCovers } from '../work/in-the-way.ts';
 import type { OwnInJob } from '../work/own.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';
 import { workSteps } from '../work/assembly-steps.ts';
+import { wasDoneAt, type WorkStep } from '../work/step.ts';
 import type { WorkPhase } from '../work/terms.ts';
 import { findingsOf } from './findings.ts';
 import { extraSteps } from './extras.ts';
@@ -55,8 +56,9 @@ export function scopeSaid(record: JobRecord, book: WorkBook): WorkScope {
 		// What somebody says of it counts more than what the look at single threads gave.
 		rust: book.get('rust')?.grade ?? rustFound(findingsOf(book)) ?? 'none',
 		own: [...own, ...extraSteps(book)],
-		done: book.of('step').map(({ subject, data: { state, overrideReason } }) => ({
+		done: book.of('step').map(({ subject, data: { state, overrideReason, joints } }) => ({
 			stepId: subject,
+			...(joints && { joints }),
 			inTurn: state === 'done' && !overrideReason
 		}))
 	};
@@ -68,11 +70,17 @@ const ownOf = (book: WorkBook): OwnInJob[] =>
 
 const beforeTheRound: readonly WorkPhase[] = ['strip', 'bench', 'refit'];
 
+/** Whether a step was ticked off, at all that it is at now. */
+export function isTicked(book: WorkBook, step: WorkStep): boolean {
+	const said = book.get('step', step.id);
+	return said?.state === 'done' && wasDoneAt(said.joints, step);
+}
+
 /** Steps of taking apart and putting together that were not ticked off; those of the round count there. */
 export function stepsLeft(record: JobRecord): number {
 	const book = new WorkBook(record.entries);
 	return workSteps(scopeOf(record, book)).filter(
-		({ id, phase, doneIn }) =>
-			beforeTheRound.includes(phase) && doneIn !== 'round' && book.get('step', id)?.state !== 'done'
+		(step) =>
+			beforeTheRound.includes(step.phase) && step.doneIn !== 'round' && !isTicked(book, step)
 	).length;
 }

@@ -12,7 +12,7 @@ import { fightsOf } from './fights.ts';
 import { jobParts } from './parts.ts';
 import { partStatusNames } from './kinds/part/data.ts';
 import type { JobRecord } from './record.ts';
-import { layoutsOf, scopeOf } from './scope.ts';
+import { isTicked, layoutsOf, scopeOf } from './scope.ts';
 import { WorkBook } from './work-book.ts';
 
 export function workOwed(record: JobRecord): WorkOwed[] {
@@ -78,7 +78,7 @@ export function workOwed(record: JobRecord): WorkOwed[] {
  */
 function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
 	const steps = workSteps(scopeOf(record, book));
-	const isDone = ({ id }: WorkStep) => book.get('step', id)?.state === 'done';
+	const isDone = (step: WorkStep) => isTicked(book, step);
 	return steps
 		.filter((step) => (!step.doneIn || step.doneIn === 'bench') && !isDone(step))
 		.map((step): WorkOwed => {

@@ -15,8 +15,9 @@ import { stepsLeft } from './scope';
 import { viewJob } from './view';
 import { findingsOf } from './findings';
 import { benchWants } from './bench-wants';
-import { jointAt, viewWork } from './work';
+import { addedSince, jointAt, viewWork } from './work';
 import type { Entry } from './book/entry';
+import { lead, told } from './kinds/saying.testing';
 import { demoRecord } from './demo-jobs.testing';
 import type { KindData, KindName } from './kinds/data';
 import { WorkBook } from './work-book';
@@ -94,6 +95,32 @@ describe('where the work stands', () => {
 		const record = job('2026-0268');
 		write(record, 'step', 'FL/undo-top', { state: 'open', note: '' });
 		expect(viewWork(record, limits).next!.id).toBe('FL/undo-top');
+	});
+
+	it('opens a step again at whose joints it was not done when the plan has added them', () => {
+		const record = job('2026-0268');
+		const standing = (joints?: string[]) => {
+			write(record, 'step', 'FL/undo-bottom', {
+				state: 'done',
+				note: '',
+				...(joints && { joints })
+			});
+			const work = viewWork(record, limits);
+			const step = work.order.steps.find(({ id }) => id === 'FL/undo-bottom')!;
+			return [work.done.has(step.id), stepsLeft(record), addedSince(work, step)];
+		};
+		const [upper, lower] = ['FL/strut-knuckle-upper', 'FL/strut-knuckle-lower'];
+		const left = stepsLeft(record);
+		expect(standing([upper!, lower!])).toEqual([true, left, []]);
+		expect(standing([upper!])).toEqual([false, left + 1, ['Strut to knuckle, lower bolt']]);
+		// Told before joints were kept with it.
+		expect(standing()).toEqual([true, left, []]);
+		const over = { state: 'done', note: '', overrideReason: 'the other side was first' };
+		const ticked = told(job('2026-0268'), 'step', 'FR/undo-bottom', over, { who: lead });
+		expect(new WorkBook(ticked.entries).get('step', 'FR/undo-bottom')!.joints).toEqual([
+			'FR/strut-knuckle-upper',
+			'FR/strut-knuckle-lower'
+		]);
 	});
 
 	it('follows a hand’s order, and drops it where the plan has other steps now', () => {

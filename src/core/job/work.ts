@@ -1,5 +1,7 @@
 /** What the core makes of the work's book: scope, order, what is done, what is owed. Shared by pages and server. */
-import type { Corner } from '../height/corners.ts';
+import { jointId } from '../assembly/graph.ts';
+import { axleOf, type Corner } from '../height/corners.ts';
+import { jointOf } from '../layout/shape.ts';
 import { learnedPace, stepMinutes, type Learned, type TimedKind } from '../work/minutes.ts';
 import type { StepKind } from '../work/operations.ts';
 import { workOrder, type WorkOrder } from '../work/order.ts';
@@ -8,7 +10,7 @@ import type { WorkStep } from '../work/step.ts';
 import type { Minutes } from '../work/terms.ts';
 import type { Joint } from './model.ts';
 import type { JobRecord } from './record.ts';
-import { scopeOf } from './scope.ts';
+import { isTicked, scopeOf } from './scope.ts';
 import { fightsOf, withFights } from './fights.ts';
 import { loadedStanding } from './loaded.ts';
 import { viewJob, type JobView } from './view.ts';
@@ -63,7 +65,7 @@ function stepDone(
 	step: WorkStep,
 	limits: TwistLimits
 ): boolean {
-	if (book.get('step', step.id)?.state === 'done') return true;
+	if (isTicked(book, step)) return true;
 	const owes = (kind: string) => view.standing.owed.some((item) => item.kind === kind);
 	if (step.doneIn === 'heights-before') return !owes('height-before');
 	if (step.doneIn === 'heights-after') return !owes('height-after');
@@ -82,3 +84,15 @@ function stepDone(
 /** The job's joint that is this one of the layout, whatever it is called; undefined when it was removed. */
 export const jointAt = (record: JobRecord, corner: Corner, key: string): Joint | undefined =>
 	record.joints.find((joint) => joint.corner === corner && joint.key === key);
+
+/** Names of the joints that the plan has added to a step since it was ticked off. */
+export function addedSince(
+	{ book, scope }: Pick<WorkView, 'book' | 'scope'>,
+	step: WorkStep
+): string[] {
+	const said = book.get('step', step.id);
+	if (said?.state !== 'done' || !said.joints) return [];
+	return step.joints
+		.filter(({ corner, key }) => !said.joints!.includes(jointId(corner, key)))
+		.map(({ corner, key }) => jointOf(scope.layouts[axleOf(corner)], key).name);
+}

@@ -147,6 +147,12 @@ describe('the steps of a job', () => {
 		expect(kinds([undone])).not.toContain('FL/scribe');
 		expect(kinds([undone])).toContain('FR/scribe');
 		expect(kinds([undone])).toContain('FL/to-mark');
+		// Done at fewer joints than it is at now, it is still to come.
+		const fewer = { ...undone, joints: ['FL/strut-knuckle-upper'] };
+		expect(kinds([fewer])).toContain('FL/scribe');
+		expect(
+			kinds([{ ...undone, joints: [...fewer.joints, 'FL/strut-knuckle-lower'] }])
+		).not.toContain('FL/scribe');
 		// Passed over by a lead, or taken back, it is still owed.
 		expect(kinds([{ ...undone, inTurn: false }])).toContain('FL/scribe');
 		expect(kinds([undone, { stepId: 'FL/scribe', inTurn: false }])).toContain('FL/scribe');

@@ -103,9 +103,10 @@ export interface WorkScope {
 	done?: readonly Done[];
 }
 
-/** A step that something was said of: `inTurn` if it was done with nothing passed over. */
+/** A step that something was said of: `inTurn` if it was done with nothing passed over, at these joints. */
 export interface Done {
 	stepId: string;
+	joints?: readonly string[];
 	inTurn: boolean;
 }
 

@@ -1,5 +1,5 @@
 /** One step of the work at a car, and what it does to the car. */
-import type { JointId } from '../assembly/graph.ts';
+import { jointId, type JointId } from '../assembly/graph.ts';
 import type { Axle, Corner } from '../height/corners.ts';
 import type { CoverFastener, Holder, JointPlace } from '../layout/types.ts';
 import type { StepKind } from './operations.ts';
@@ -68,3 +68,12 @@ export interface WorkStep {
 	minutes: Minutes;
 	acts: readonly Act[];
 }
+
+export const jointIdsOf = ({ joints }: Pick<WorkStep, 'joints'>): JointId[] =>
+	joints.map(({ corner, key }) => jointId(corner, key));
+
+/** Whether a step was done at every joint that it is at now. @param at absent: at all it was ever at */
+export const wasDoneAt = (
+	at: readonly string[] | undefined,
+	step: Pick<WorkStep, 'joints'>
+): boolean => !at || jointIdsOf(step).every((id) => at.includes(id));

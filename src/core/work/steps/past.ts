@@ -1,6 +1,6 @@
 /** What only readies joints for others is asked for no more once those came apart without it. */
 import type { Done } from '../scope.ts';
-import type { Act, WorkStep } from '../step.ts';
+import { wasDoneAt, type Act, type WorkStep } from '../step.ts';
 
 const readying: ReadonlySet<string> = new Set(['ease', 'run', 'crack', 'tap', 'scribe']);
 
@@ -13,6 +13,10 @@ const loosens = (act: Act): act is OnJoint =>
 export function withoutPast(steps: readonly WorkStep[], done: readonly Done[]): WorkStep[] {
 	if (done.length === 0) return [...steps];
 	const said = new Map(done.map((one) => [one.stepId, one]));
+	const wasInTurn = (step: WorkStep) => {
+		const one = said.get(step.id);
+		return one?.inTurn === true && wasDoneAt(one.joints, step);
+	};
 	const isPast = ({ id, acts }: WorkStep) => {
 		if (said.has(id) || acts.length === 0 || !acts.every((act) => readying.has(act.do)))
 			return false;
@@ -23,7 +27,7 @@ export function withoutPast(steps: readonly WorkStep[], done: readonly Done[]): 
 					acts.some((own) => isOn(own) && own.corner === act.corner && own.joint === act.joint)
 			)
 		);
-		return users.length > 0 && users.every((user) => said.get(user.id)?.inTurn);
+		return users.length > 0 && users.every(wasInTurn);
 	};
 	return steps.filter((step) => !isPast(step));
 }

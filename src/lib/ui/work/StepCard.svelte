@@ -10,6 +10,7 @@
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { benchWants } from '$core/job/bench-wants';
+	import { addedSince } from '$core/job/work';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -30,6 +31,7 @@
 	const kept = $derived(work.book.get('step', step.id));
 	const entry = $derived(work.book.entry('step', step.id));
 	const done = $derived(work.done.has(step.id));
+	const added = $derived(addedSince(work, step));
 	const blocked = $derived(blockedBy(work.order, step.id, work.done));
 	const bench = $derived(benchWants(job.record, work.book, step));
 	const minutes = $derived(work.minutes.get(step.id)!);
@@ -151,6 +153,12 @@
 				{/each}
 				{#if blocked.length > 4}<li>and {blocked.length - 4} more</li>{/if}
 			</ul>
+		</Notice>
+	{/if}
+	{#if added.length}
+		<Notice tone="mind" class="mt-3">
+			<b class="text-ochre">◇ Done before; the plan has added:</b>
+			{added.join(', ')}
 		</Notice>
 	{/if}
 	{#if bench.length && !done}

@@ -5,6 +5,8 @@ import type { RustGrade } from '../../../work/scope.ts';
 export interface Data {
 	state: 'started' | 'done' | 'open';
 	note: string;
+	/** Joints it was done at; those that a plan adds later open it again. Absent: whatever it was at. */
+	joints?: readonly string[];
 	/** Why a lead let it be done before its time. */
 	overrideReason?: string;
 	/** From its start, and what had been expected; set when it is done. */

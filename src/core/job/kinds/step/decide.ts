@@ -3,7 +3,7 @@ import { springFitFault, type SpringFit } from '../../../bench/spring-fit.ts';
 import { Problem, refuse } from '../../../problem.ts';
 import { meanMinutes, stepMinutes } from '../../../work/minutes.ts';
 import { blockedBy } from '../../../work/order.ts';
-import type { WorkStep } from '../../../work/step.ts';
+import { jointIdsOf, type WorkStep } from '../../../work/step.ts';
 import { withoutPhoto } from '../../../work/terms.ts';
 import { benchWants } from '../../bench-wants.ts';
 import type { Command } from '../../book/entry.ts';
@@ -38,6 +38,7 @@ export function decideStep({ record, command, said, context }: Site<Data>): Draf
 	const data = {
 		state,
 		note,
+		...(found.joints.length > 0 && { joints: jointIdsOf(found) }),
 		...(found.gate?.spring && said.spring && { spring: said.spring }),
 		...(overrideReason && { overrideReason }),
 		...timed(work, command),

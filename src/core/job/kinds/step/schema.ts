@@ -17,6 +17,7 @@ const kept = () =>
 	Joi.object({
 		state: Joi.string().valid('started', 'done', 'open').required(),
 		note: text(300).default(''),
+		joints: Joi.array().items(text(60)).max(60),
 		overrideReason: text(500).disallow('').min(10),
 		tookMin: Joi.number().min(0).max(100_000),
 		expectedMin: Joi.number().min(0).max(10_000),
