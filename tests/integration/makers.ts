@@ -186,6 +186,7 @@ export const makers: { [K in KindName]: Maker | null } = {
 		data: {
 			order: ['damper', 'lower-pad', 'spring'].slice(0, g(fc.integer, { min: 0, max: 3 })),
 			checks: { strokes: g(fc.integer, { min: 0, max: 9 }) },
+			changed: { spring: { fate: 'kept', marked: oneOf(g, ['either', 'left', 'right']) } },
 			typed: {}
 		}
 	}),

@@ -6,7 +6,8 @@ import { compareParts } from './compare';
 import { fittingSteps, partLines } from './parts';
 import { consumables, socketLines, toolLines } from './tools';
 import { workSteps } from '../work/assembly-steps';
-import { absentOf, checkStack, checkUnit, stackOf, type StackPart } from './stack';
+import { mirroredHand } from './spring-fit';
+import { absentOf, checkStack, checkUnit, oneSided, stackOf, type StackPart } from './stack';
 import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from './trays';
 
 const strut = findLayout('macpherson-front')!;
@@ -105,6 +106,17 @@ describe('what changes over to a new damper', () => {
 	it('names the parts that a car has none of', () => {
 		expect(absentOf({ boot: { fate: 'none' }, 'bump-stop': { fate: 'kept' } })).toEqual(['boot']);
 		expect(absentOf()).toEqual([]);
+	});
+	it('is made as its twin, and says which part is on one side only', () => {
+		const none = { 'lower-pad': { fate: 'none' } } as const;
+		expect(oneSided(strut, none, {})).toEqual(['Lower spring pad']);
+		expect(oneSided(strut, {}, none)).toEqual(['Lower spring pad']);
+		expect(oneSided(strut, none, { ...none, boot: { fate: 'kept' } })).toEqual([]);
+		expect([mirroredHand('left'), mirroredHand('right'), mirroredHand('either')]).toEqual([
+			'right',
+			'left',
+			'either'
+		]);
 	});
 });
 

@@ -1,4 +1,4 @@
-/** How a spring beside its damper went in, side by side: its hand, which way up, its pads. Common practice, no source. */
+/** How a spring went in, side by side: its hand, which way up, its pads. Common practice, no source. */
 import { cornerNames, isLeft, type Corner } from '../height/corners.ts';
 import { formatNumber } from '../units/format.ts';
 
@@ -50,7 +50,10 @@ export interface SpringFit {
 }
 
 /** What is wrong with a spring at its corner; nothing where it may stay. */
-export function springFitFault(corner: Corner, { hand }: SpringFit): string | undefined {
+export function springFitFault(
+	corner: Corner,
+	{ hand }: Pick<SpringFit, 'hand'>
+): string | undefined {
 	const side = isLeft(corner) ? 'left' : 'right';
 	return hand === 'either' || hand === side
 		? undefined
@@ -71,12 +74,18 @@ export function padsDiffer(one: SpringFit, other: SpringFit): string | undefined
 	return undefined;
 }
 
+/** What the opposite spring of an axle is marked for. */
+export const mirroredHand = (hand: SpringHand): SpringHand =>
+	hand === 'either' ? hand : hand === 'left' ? 'right' : 'left';
+
+export const handWords = (hand: SpringHand): string =>
+	hand === 'either' ? 'for either side' : `marked ${hand}`;
+
 /** For the sheet. */
 export function springFitWords({ hand, wayUp, upper, lower }: SpringFit): string {
 	const pad = ({ state, mm }: SpringPad) =>
 		state === 'none'
 			? 'none'
 			: `${padStateNames[state].toLowerCase()}${mm === undefined ? '' : ` ${formatNumber(mm, 1)} mm`}`;
-	const side = hand === 'either' ? 'for either side' : `marked ${hand}`;
-	return `${side}, ${springWayUpNames[wayUp].toLowerCase()}, upper pad ${pad(upper)}, lower pad ${pad(lower)}`;
+	return `${handWords(hand)}, ${springWayUpNames[wayUp].toLowerCase()}, upper pad ${pad(upper)}, lower pad ${pad(lower)}`;
 }

@@ -5,6 +5,7 @@
 import { damperEnd, damperOf, isStrut, jointsOf, springSeat } from '../layout/shape.ts';
 import type { Layout } from '../layout/types.ts';
 import { formatNumber } from '../units/format.ts';
+import type { SpringHand } from './spring-fit.ts';
 
 export const stackParts = [
 	'damper',
@@ -147,16 +148,25 @@ export const fateNames: Readonly<Record<Fate, string>> = {
 	none: 'This car has none'
 };
 
-/** Of one part: what became of it, and which way it went on. */
+/** Of one part: what became of it, and which way it went on; of a spring the side it is marked for. */
 export interface Changed {
 	fate: Fate;
 	way?: string;
+	marked?: SpringHand;
 }
 export type Changes = Readonly<Partial<Record<StackPart, Changed>>>;
 
 /** Parts that this car has none of. */
 export const absentOf = (changes: Changes = {}): StackPart[] =>
 	stackParts.filter((key) => changes[key]?.fate === 'none');
+
+/** Names of parts that one side of an axle has and the other has not; a unit is made as its twin. */
+export function oneSided(layout: Layout, one: Changes, other: Changes): string[] {
+	const [here, there] = [absentOf(one), absentOf(other)];
+	return stackOf(layout)
+		.filter(({ key }) => here.includes(key) !== there.includes(key))
+		.map(({ name }) => name);
+}
 
 export interface StackFault {
 	at: number;

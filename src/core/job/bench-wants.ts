@@ -1,5 +1,6 @@
 /** What the bench still wants of a step: parts compared, a spring seen free, a unit stacked and primed. */
 import { compareParts } from '../bench/compare.ts';
+import { springFitFault } from '../bench/spring-fit.ts';
 import { absentOf, checkStack, checkUnit, stackOf } from '../bench/stack.ts';
 import { axleOf, type Corner } from '../height/corners.ts';
 import { springSeat } from '../layout/shape.ts';
@@ -9,6 +10,7 @@ import type { WorkStep } from '../work/step.ts';
 import { Problem, refuse } from '../problem.ts';
 import { springFinding } from './findings.ts';
 import type { Data as CompressorData } from './kinds/compressor/data.ts';
+import type { Data as StackData } from './kinds/stack/data.ts';
 import type { JobRecord } from './record.ts';
 import { layoutsOf, scopeOf } from './scope.ts';
 import type { WorkBook } from './work-book.ts';
@@ -32,6 +34,7 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 	const checks = stack ? checkUnit(stack.checks) : [];
 	const primed = checks.find(({ key }) => key === 'strokes');
 	const wants = [
+		...handWants(corner, stack),
 		...(primed?.ok ? [] : ['the new damper primed through its stroke']),
 		...checks.filter(({ ok, key }) => !ok && key !== 'strokes').map(({ words }) => words)
 	];
@@ -43,6 +46,15 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 	if (missing.length)
 		faults.push(`to go on: ${fewOf(missing.map(({ name }) => name.toLowerCase()))}`);
 	return [...faults, ...wants];
+}
+
+/** Of a spring that is on: the side it is marked for, and that it is this one. */
+function handWants(corner: Corner, stack: StackData | undefined): string[] {
+	if (!stack?.order.includes('spring')) return [];
+	const hand = stack.changed?.spring?.marked;
+	if (!hand) return ['which side the spring is marked for'];
+	const fault = springFitFault(corner, { hand });
+	return fault ? [fault] : [];
 }
 
 /** The first of them by name. */

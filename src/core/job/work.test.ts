@@ -181,8 +181,13 @@ describe('what the bench wants', () => {
 		const order = stackOf(findLayout('macpherson-front')!)
 			.map(({ key }) => key)
 			.filter((key) => key !== 'shaft-nut');
-		const stack = (parts: typeof order, checks: KindData['stack']['checks']) =>
-			write(record, 'stack', 'FL', { order: parts, checks, typed: {} });
+		const either = { spring: { fate: 'renewed', marked: 'either' } } as const;
+		type Stack = KindData['stack'];
+		const stack = (
+			parts: typeof order,
+			checks: Stack['checks'],
+			changed: Stack['changed'] = either
+		) => write(record, 'stack', 'FL', { order: parts, checks, changed, typed: {} });
 		expect(wants(record, 'FL/restack').join()).toMatch(/to go on: damper.*primed/);
 		stack(order, {});
 		expect(wants(record, 'FL/restack')).toEqual(['the new damper primed through its stroke']);
@@ -193,6 +198,14 @@ describe('what the bench wants', () => {
 			{ strokes: 5 }
 		);
 		expect(wants(record, 'FL/restack')[0]).toMatch(/bump stop is missing/);
+		stack(order, { strokes: 5 }, {});
+		expect(wants(record, 'FL/restack')).toEqual(['which side the spring is marked for']);
+		stack(order, { strokes: 5 }, { spring: { fate: 'renewed', marked: 'right' } });
+		expect(wants(record, 'FL/restack')).toEqual([
+			'the spring marked right goes to the right: this is the front left'
+		]);
+		stack(order, { strokes: 5 }, { spring: { fate: 'renewed', marked: 'left' } });
+		expect(wants(record, 'FL/restack')).toEqual([]);
 		stack(order, { strokes: 5 });
 		expect(wants(record, 'FL/restack')).toEqual([]);
 	});

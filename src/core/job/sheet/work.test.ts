@@ -43,6 +43,14 @@ describe('the work on the sheet', () => {
 		expect(text).toContain('RL spring marked left, label reads upright, upper pad renewed 8.0 mm');
 	});
 
+	it('says the side and the way up of a spring that went onto its strut', () => {
+		const spring = { fate: 'renewed', way: 'Flat coil below', marked: 'left' };
+		const stack = { order: ['damper', 'spring'], checks: {}, changed: { spring }, typed: {} };
+		expect(sheetWith('2026-0268', { stack: ['FL', stack] })).toContain(
+			'FL spring marked left, flat coil below'
+		);
+	});
+
 	it('says where electronic dampers went for good and how their wires end, once they are out', () => {
 		const dampers = { damper: true, spring: false, bushes: false };
 		const plug = {

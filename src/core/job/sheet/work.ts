@@ -1,5 +1,5 @@
 /** Of the work what belongs on paper: found, agreed, declined, explained, passed over, by whom. */
-import { springFitWords } from '../../bench/spring-fit.ts';
+import { handWords, springFitWords } from '../../bench/spring-fit.ts';
 import { compareParts } from '../../bench/compare.ts';
 import { findPoint, findState } from '../../inspect/points.ts';
 import { plugEndNames } from '../../work/scope.ts';
@@ -56,6 +56,12 @@ export function workBlocks(drawing: Drawing): Block[] {
 	const springs = steps.flatMap(({ subject, data: { spring } }) =>
 		spring ? [`${subject.split('/')[0]} spring ${springFitWords(spring)}`] : []
 	);
+	const stacked = book.of('stack').flatMap(({ subject, data: { changed = {} } }) => {
+		const { marked, way } = changed.spring ?? {};
+		return marked
+			? [`${subject} spring ${[handWords(marked), way?.toLowerCase()].filter(Boolean).join(', ')}`]
+			: [];
+	});
 	const plugs = work.scope.strategy.plugs ?? 'on';
 	const unplugged = order.steps.flatMap(({ id, kind, at }) =>
 		kind === 'plug-on' && plugs !== 'on' && work.done.has(id) ? [at] : []
@@ -66,6 +72,7 @@ export function workBlocks(drawing: Drawing): Block[] {
 		steps.length && `ticked off by ${names(drawing, steps)}`,
 		...gates,
 		...springs,
+		...stacked,
 		photos && `${photos} ${photos === 1 ? 'photo' : 'photos'} with the job`
 	].filter(Boolean);
 	return [

@@ -5,6 +5,7 @@
 		checkUnit,
 		fateNames,
 		fates,
+		oneSided,
 		stackOf,
 		type Changed,
 		type Changes,
@@ -13,9 +14,15 @@
 		type StackPart,
 		type UnitChecks
 	} from '$core/bench/stack';
+	import {
+		springFitFault,
+		springHandNames,
+		springHands,
+		type SpringHand
+	} from '$core/bench/spring-fit';
 	import { boughtAs } from '$core/inspect/old-parts';
 	import { jobParts } from '$core/job/parts';
-	import { axleOf, type Corner } from '$core/height/corners';
+	import { axleOf, otherSide, type Corner } from '$core/height/corners';
 	import { parseQuantity } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -91,6 +98,22 @@
 		) as UnitChecks
 	);
 
+	/** The spring is asked for its side as it goes on, and until that is said and right. */
+	const marked = $derived(changed.spring?.marked);
+	const wrongSide = $derived(marked && springFitFault(corner, { hand: marked }));
+	const asksSide = $derived(
+		has('spring') &&
+			(next?.key === 'spring' || (order.includes('spring') && (!marked || wrongSide)))
+	);
+	const other = $derived(job.work.book.get('stack', otherSide(corner))?.changed);
+	const otherHand = $derived(other?.spring?.marked);
+	const alone = $derived(other && next === undefined ? oneSided(layout, changed, other) : []);
+	const sayMarked = (hand: SpringHand) =>
+		say(
+			items.find(({ key }) => key === 'spring')!,
+			{ marked: hand }
+		);
+
 	/** A part that a person has said nothing of: new where new ones were ordered, else from the old damper. */
 	const saidOf = $derived(({ key, ways }: StackItem): Changed => {
 		const ordered = jobParts(job.record).some(
@@ -120,6 +143,26 @@
 	const say = (item: StackItem, of: Partial<Changed>) =>
 		keep([...order], { ...changed, [item.key]: { ...saidOf(item), ...of } });
 </script>
+
+{#snippet side()}
+	{#if asksSide && !closed}
+		<div class="mt-2">
+			<Choice
+				label="The spring is marked for{otherHand
+					? `; the other one: ${springHandNames[otherHand].toLowerCase()}`
+					: ''}"
+				value={marked}
+				options={springHands.map((hand) => ({ value: hand, name: springHandNames[hand] }))}
+				onpick={sayMarked}
+			/>
+		</div>
+	{/if}
+	{#if wrongSide}<Notice role="alert" class="mt-2 font-semibold text-madder!">✕ {wrongSide}</Notice
+		>{/if}
+	{#if alone.length}<Notice tone="mind" class="mt-2 text-ochre">
+			◇ On one side only: {alone.join(', ')}. Is it meant so?
+		</Notice>{/if}
+{/snippet}
 
 <section class="panel p-4" aria-labelledby="stack-title">
 	<h2 id="stack-title" class="text-lg">
@@ -161,6 +204,7 @@
 							{/if}
 						</div>
 					{/key}
+					{@render side()}
 					<div class="mt-3 flex flex-wrap gap-3">
 						<ActionButton weight="main" onclick={() => put(next.key)}
 							>It is on, that way</ActionButton
@@ -174,6 +218,7 @@
 				{/if}
 			{:else}
 				<p class="text-2xl text-spruce">✓ Every part is on</p>
+				{@render side()}
 				{#if !closed}<div class="mt-2">
 						<ActionButton onclick={() => keep(order.slice(0, -1))}>Last one off again</ActionButton>
 					</div>{/if}

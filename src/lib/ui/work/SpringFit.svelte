@@ -1,5 +1,6 @@
 <script lang="ts">
 	import {
+		mirroredHand,
 		padStateNames,
 		padStates,
 		padsDiffer,
@@ -10,7 +11,7 @@
 		springWayUpNames,
 		type SpringFit
 	} from '$core/bench/spring-fit';
-	import { isLeft, otherSide, type Corner } from '$core/height/corners';
+	import { otherSide, type Corner } from '$core/height/corners';
 	import type { WorkStep } from '$core/work/step';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -26,10 +27,7 @@
 		job.work.book.get('step', step.id.replace(corner, otherSide(corner)))?.spring
 	);
 	// svelte-ignore state_referenced_locally (starts from the other side and then leads)
-	const form = new SpringFitForm(other && { ...other, hand: mirrored(other.hand) });
-	function mirrored(hand: SpringFit['hand']): SpringFit['hand'] {
-		return hand === 'either' ? hand : isLeft(corner) ? 'left' : 'right';
-	}
+	const form = new SpringFitForm(other && { ...other, hand: mirroredHand(other.hand) });
 	const fault = $derived(form.fit && springFitFault(corner, form.fit));
 	const differ = $derived(form.fit && other && padsDiffer(form.fit, other));
 	$effect(() => onset(form.fit));

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { springHands } from '../../../bench/spring-fit.ts';
 import { fates, stackParts } from '../../../bench/stack.ts';
 import { corners } from '../../../height/corners.ts';
 import { typed } from '../typed.ts';
@@ -29,7 +30,8 @@ const kept = () =>
 				fate: Joi.string()
 					.valid(...fates)
 					.required(),
-				way: Joi.string().trim().max(120)
+				way: Joi.string().trim().max(120),
+				marked: Joi.string().valid(...springHands)
 			})
 		),
 		typed: typed()
