@@ -148,6 +148,13 @@ export async function walkToTheRound(page: Page, url: string): Promise<string[]>
 			for (const pad of ['Upper pad', 'Lower pad'])
 				await card.getByRole('group', { name: pad }).getByText('Renewed').click();
 		}
+		const preload = card.getByLabel('Preload');
+		if (/^Perch wound/.test(title)) {
+			await preload.fill('6 mm');
+			await card.getByLabel('Rebound clicks').fill('12');
+			await card.getByLabel('Compression clicks').focus();
+			await expect(card.getByText('✓ preload 6.0 mm from zero, rebound 12 clicks')).toBeVisible();
+		}
 		const words = card.getByLabel(/^(Where|How it was seen|Sizes drilled|Torque, and)/);
 		if (await words.isVisible()) await words.fill('sill seams, both sides');
 		// The button has the focus where nothing had to be touched before it.

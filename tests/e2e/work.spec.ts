@@ -259,8 +259,7 @@ test('a coilover conversion: old spring and damper out, brackets drilled and tri
 	);
 	await page.goto(`${url}/plan`);
 	for (const [group, name] of [
-		['Renewed, rear', 'Dampers'],
-		['Renewed, rear', 'Springs'],
+		['Also renewed, rear', 'Coilover kit'],
 		['Also renewed, rear', 'New brackets, drilled and fitted']
 	] as const) {
 		const chips = page.getByRole('group', { name: group, exact: true });
@@ -280,14 +279,22 @@ test('a coilover conversion: old spring and damper out, brackets drilled and tri
 		/^Bare edges/,
 		/^Rivet nuts set and tried/,
 		/^Bracket on/,
+		/^Perch wound/,
 		/^Damper in/
 	].map((step) => titles.findIndex((title) => step.test(title)));
 	expect(at).not.toContain(-1);
 	expect(at.slice(2)).toEqual([...at.slice(2)].sort((a, b) => a - b));
 	await page.goto(`${url}/plan/parts`);
 	await expect(page.getByText(/^Bracket/).first()).toBeVisible();
+	await expect(page.getByText(/^Coilover/).first()).toBeVisible();
 	await page.goto(`${url}/hand-over`);
 	await expect(page.getByText(/how it was seen|sizes drilled/i).first()).toBeVisible();
+	await expect(page.getByText(/RL coilover: preload 6.0 mm from zero/).first()).toBeVisible();
+	await page.goto(`${url}/check/drive`);
+	const left = page.getByRole('group', { name: 'Coilover, rear left' });
+	await left.getByLabel('Rebound clicks').fill('16');
+	await left.getByLabel('Compression clicks').focus();
+	await expect(page.getByText(/rebound changed by more than 2 clicks at once/)).toBeVisible();
 });
 
 test('a step that one car taught is offered with the next of its model, and a count stands at its step', async ({

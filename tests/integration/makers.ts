@@ -190,6 +190,14 @@ export const makers: { [K in KindName]: Maker | null } = {
 			typed: {}
 		}
 	}),
+	setting: (g) => ({
+		subject: corner(g),
+		data: {
+			preloadMm: g(fc.integer, { min: 0, max: 30 }),
+			rebound: g(fc.integer, { min: 0, max: 30 }),
+			typed: { preloadMm: '6 mm' }
+		}
+	}),
 	target: (g) => ({
 		subject: corner(g),
 		data: oneOf(g, [

@@ -6,6 +6,7 @@ import { compareParts } from './compare';
 import { fittingSteps, partLines } from './parts';
 import { consumables, socketLines, toolLines } from './tools';
 import { workSteps } from '../work/assembly-steps';
+import { clicksAsked, settingsDiffer, settingWords } from './setting';
 import { mirroredHand } from './spring-fit';
 import { absentOf, checkStack, checkUnit, oneSided, stackOf, type StackPart } from './stack';
 import { mixedPlaces, nextPlace, trayFaults, type TrayItem } from './trays';
@@ -116,6 +117,36 @@ describe('what changes over to a new damper', () => {
 			'right',
 			'left',
 			'either'
+		]);
+	});
+});
+
+describe('a coilover', () => {
+	it('stands on its jam nut and perch, without pads, and no other damper does', () => {
+		const keys = stackOf(strut, [], true).map(({ key }) => key);
+		expect(keys.slice(0, 5)).toEqual(['damper', 'jam-nut', 'perch', 'thrust-ring', 'spring']);
+		expect(keys).not.toContain('lower-pad');
+		expect(stackOf(strut).map(({ key }) => key)).not.toContain('perch');
+		expect(stackOf(findLayout('twist-beam-spring')!, [], true).map(({ key }) => key)).not.toContain(
+			'perch'
+		);
+		const swapped = checkStack(strut, ['damper', 'perch', 'jam-nut'], [], true);
+		expect(swapped.map(({ kind, part }) => `${kind} ${part}`)).toEqual(['swapped perch']);
+	});
+
+	it('is set in millimetres from zero and clicks from full stiff, two at a time, both sides alike', () => {
+		const now = { preloadMm: 6, rebound: 12, compression: 1 };
+		expect(settingWords(now)).toBe(
+			'preload 6.0 mm from zero, rebound 12 clicks, compression 1 click from full stiff'
+		);
+		expect(settingWords({ rebound: 0 })).toBe('rebound 0 clicks from full stiff');
+		expect(clicksAsked(undefined, now)).toBeUndefined();
+		expect(clicksAsked({ rebound: 14 }, now)).toBeUndefined();
+		expect(clicksAsked({ rebound: 15, compression: 5 }, now)).toMatch(/^rebound and compression/);
+		expect(settingsDiffer(now, { preloadMm: 7, rebound: 12 })).toEqual([]);
+		expect(settingsDiffer(now, { preloadMm: 9, rebound: 11 })).toEqual([
+			'preload by 3.0 mm',
+			'rebound by 1 click'
 		]);
 	});
 });

@@ -66,6 +66,7 @@ export function partLines(
 		const seat = springSeat(plan.layout);
 		const onDamper = seat === 'on-damper';
 		for (const corner of plan.corners) {
+			if (plan.kit) continue;
 			if (plan.damper) {
 				const { name } = damperOf(plan.layout);
 				const complete = onDamper && scope.strategy.assembly === 'complete';
@@ -155,7 +156,8 @@ export function fittingSteps(line: PartLine, steps: readonly WorkStep[]): WorkSt
 		if (line.part === 'bracket') return act.do === 'make' && act.what === 'bracket-on';
 		if (line.part === 'bar-bush') return act.do === 'start' && act.joint === 'bar-bush';
 		const isIn = (part: string) => act.do === 'in' && act.part === part;
-		if (line.part === 'damper' || unitParts.includes(line.part)) return isIn('damper');
+		if (['damper', 'coilover'].includes(line.part) || unitParts.includes(line.part))
+			return isIn('damper');
 		if (line.part === 'spring' || line.part === 'spring-pads')
 			return isIn('spring') || isIn('damper');
 		return line.part === 'drop-link' && act.do === 'start' && act.joint.startsWith('drop-link');

@@ -9,6 +9,9 @@ import type { SpringHand } from './spring-fit.ts';
 
 export const stackParts = [
 	'damper',
+	'jam-nut',
+	'perch',
+	'thrust-ring',
 	'lower-pad',
 	'spring',
 	'bump-stop',
@@ -43,6 +46,20 @@ const items: Readonly<Record<StackPart, Omit<StackItem, 'key'>>> = {
 		name: 'Damper',
 		ways: ['Bracket to its mark, shaft fully out'],
 		shape: 'tube',
+		fresh: true
+	},
+	'jam-nut': { name: 'Jam nut', ways: ['Shoulder up'], shape: 'ring', fresh: true },
+	perch: {
+		name: 'Perch',
+		ways: ['Its seat up, anti-seize on the thread'],
+		shape: 'ring',
+		fresh: true
+	},
+	'thrust-ring': {
+		name: 'Thrust bearing or washers',
+		ways: ['Between perch and spring', 'Between spring and cap'],
+		shape: 'ring',
+		optional: true,
 		fresh: true
 	},
 	'lower-pad': {
@@ -111,6 +128,9 @@ const items: Readonly<Record<StackPart, Omit<StackItem, 'key'>>> = {
 };
 
 const ofSpring: readonly StackPart[] = ['lower-pad', 'spring', 'upper-pad', 'upper-seat'];
+/** A threaded perch has no pads: its spring stands on the perch and under a cap. */
+const ofKit: readonly StackPart[] = ['jam-nut', 'perch', 'thrust-ring'];
+const withoutKit: readonly StackPart[] = ['lower-pad', 'upper-pad'];
 const ofStem: readonly StackPart[] = ['lower-cup', 'lower-cushion'];
 const ofMount: readonly StackPart[] = ['mount', 'washer', 'shaft-nut'];
 
@@ -126,11 +146,18 @@ const hasStem = (layout: Layout): boolean =>
  * What stands on a damper of this layout when it goes into the car, from the bottom up.
  *
  * @param absent parts that this car has not, as somebody saw on the old one
+ * @param kit it is a coilover, its spring on a threaded perch
  */
-export function stackOf(layout: Layout, absent: readonly StackPart[] = []): StackItem[] {
+export function stackOf(
+	layout: Layout,
+	absent: readonly StackPart[] = [],
+	kit = false
+): StackItem[] {
 	const steered = isStrut(layout) && layout.joints.some(({ place }) => place === 'tie-rod-outer');
+	const sprung = springSeat(layout) === 'on-damper';
 	const leaveOut: readonly StackPart[] = [
-		...(springSeat(layout) === 'on-damper' ? (['spacer'] as const) : ofSpring),
+		...(sprung ? (['spacer'] as const) : ofSpring),
+		...(kit && sprung ? withoutKit : ofKit),
 		...(steered ? [] : (['bearing'] as const)),
 		...(hasMount(layout) ? [] : ofMount),
 		...(hasStem(layout) ? [] : ofStem),
@@ -161,9 +188,9 @@ export const absentOf = (changes: Changes = {}): StackPart[] =>
 	stackParts.filter((key) => changes[key]?.fate === 'none');
 
 /** Names of parts that one side of an axle has and the other has not; a unit is made as its twin. */
-export function oneSided(layout: Layout, one: Changes, other: Changes): string[] {
+export function oneSided(layout: Layout, one: Changes, other: Changes, kit = false): string[] {
 	const [here, there] = [absentOf(one), absentOf(other)];
-	return stackOf(layout)
+	return stackOf(layout, [], kit)
 		.filter(({ key }) => here.includes(key) !== there.includes(key))
 		.map(({ name }) => name);
 }
@@ -179,9 +206,10 @@ export interface StackFault {
 export function checkStack(
 	layout: Layout,
 	order: readonly StackPart[],
-	absent: readonly StackPart[] = []
+	absent: readonly StackPart[] = [],
+	kit = false
 ): StackFault[] {
-	const wanted = stackOf(layout, absent).map(({ key }) => key);
+	const wanted = stackOf(layout, absent, kit).map(({ key }) => key);
 	const faults: StackFault[] = [];
 	const name = (part: StackPart) => items[part].name.toLowerCase();
 	order.forEach((part, at) => {

@@ -2,6 +2,7 @@
 export const partKeys = [
 	'damper',
 	'spring',
+	'coilover',
 	'bump-stop',
 	'boot',
 	'top-mount',
@@ -25,6 +26,7 @@ export type PartKey = (typeof partKeys)[number];
 export const partNames: Readonly<Record<PartKey, string>> = {
 	damper: 'Damper',
 	spring: 'Spring',
+	coilover: 'Coilover',
 	'bump-stop': 'Bump stop',
 	boot: 'Dust boot',
 	'top-mount': 'Top mount',

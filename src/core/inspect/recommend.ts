@@ -283,7 +283,7 @@ function followingLines(input: RecommendInput, add: Add): void {
 					withIt('top-bearing', 'It sits under the mount, and a stiff one winds the new spring.');
 			}
 		}
-		if (plan.spring && !air) {
+		if (plan.spring && !air && !plan.kit) {
 			withIt('spring-pads', 'Under a new spring an old pad squeaks, and its step is worn.');
 		}
 		const changesHeight =

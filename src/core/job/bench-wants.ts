@@ -5,7 +5,7 @@ import { absentOf, checkStack, checkUnit, stackOf } from '../bench/stack.ts';
 import { axleOf, type Corner } from '../height/corners.ts';
 import { springSeat } from '../layout/shape.ts';
 import { readCompressorInput, springCompressor } from '../spring/compressor.ts';
-import type { WorkScope } from '../work/scope.ts';
+import { axlePlans, type AxlePlan } from '../work/scope.ts';
 import type { WorkStep } from '../work/step.ts';
 import { Problem, refuse } from '../problem.ts';
 import { springFinding } from './findings.ts';
@@ -19,8 +19,9 @@ import type { WorkBook } from './work-book.ts';
 export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): string[] {
 	const [corner] = step.corners;
 	if (step.doneIn !== 'bench' || !corner) return [];
-	const layout = layoutsOf(record)[axleOf(corner)];
-	if (step.kind === 'compare') return comparisonWants(book, corner, scopeOf(record, book));
+	const plan = axlePlans(scopeOf(record, book)).find(({ axle }) => axle === axleOf(corner))!;
+	const { layout, kit } = plan;
+	if (step.kind === 'compare') return comparisonWants(book, corner, plan);
 	if (step.kind === 'compress') {
 		const kept = book.get('compressor', corner);
 		if (!kept) return ['the compressor: type the spring and the tool'];
@@ -39,9 +40,9 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 		...checks.filter(({ ok, key }) => !ok && key !== 'strokes').map(({ words }) => words)
 	];
 	const absent = absentOf(stack?.changed);
-	const wanted = stackOf(layout, absent).filter(({ key }) => key !== 'shaft-nut');
+	const wanted = stackOf(layout, absent, kit).filter(({ key }) => key !== 'shaft-nut');
 	const order = stack?.order ?? [];
-	const faults = checkStack(layout, order, absent).map(({ words }) => words);
+	const faults = checkStack(layout, order, absent, kit).map(({ words }) => words);
 	const missing = wanted.filter(({ key }) => !order.includes(key));
 	if (missing.length)
 		faults.push(`to go on: ${fewOf(missing.map(({ name }) => name.toLowerCase()))}`);
@@ -63,15 +64,14 @@ const fewOf = (names: readonly string[]): string =>
 		? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
 		: names.join(', ');
 
-function comparisonWants(book: WorkBook, corner: Corner, scope: WorkScope): string[] {
-	const axle = axleOf(corner);
-	const want = scope.axles[axle];
-	const air = springSeat(scope.layouts[axle]) === 'air';
-	const parts = [
-		...(want?.damper ? (['damper'] as const) : []),
-		...(want?.spring && !air ? (['spring'] as const) : [])
-	];
-	return parts.flatMap((part) => {
+/** What is held old against new; a coilover’s spring is another one by its making. */
+export const comparedParts = ({ layout, damper, spring, kit }: AxlePlan) => [
+	...(damper ? (['damper'] as const) : []),
+	...(spring && !kit && springSeat(layout) !== 'air' ? (['spring'] as const) : [])
+];
+
+function comparisonWants(book: WorkBook, corner: Corner, plan: AxlePlan): string[] {
+	return comparedParts(plan).flatMap((part) => {
 		const kept = book.get('comparison', `${corner}/${part}`);
 		if (!kept) return [`the ${part} compared, old against new`];
 		const { verdict, words } = compareParts(part, kept.old, kept.new, {

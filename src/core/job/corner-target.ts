@@ -5,7 +5,9 @@ import { toHubToArchMm } from '../height/schools.ts';
 import { effective } from '../procedure/corrections.ts';
 import { chooseTarget, type SpringDoubt, type TargetChoice } from '../procedure/target.ts';
 import { springFinding } from './findings.ts';
+import { askedJobs } from '../work/jobs.ts';
 import type { JobRecord } from './record.ts';
+import { layoutsOf } from './scope.ts';
 import { WorkBook } from './work-book.ts';
 
 export function measuredHeight(
@@ -62,7 +64,10 @@ export function springDoubt(record: JobRecord, corner: Corner): SpringDoubt | un
 	const book = new WorkBook(record.entries);
 	const found = springFinding(book, corner)?.state as SpringDoubt | undefined;
 	const worked = record.corners.includes(corner);
-	const renewed = worked && book.get('scope', axleOf(corner))?.spring;
+	const said = book.get('scope', axleOf(corner));
+	const layout = layoutsOf(record)[axleOf(corner)];
+	const kit = askedJobs(layout, said?.also).some(({ job }) => job.kit);
+	const renewed = worked && (said?.spring || kit);
 	return found ?? (renewed ? 'renewed' : undefined);
 }
 

@@ -85,7 +85,7 @@ function stepsOwed(record: JobRecord, book: WorkBook): WorkOwed[] {
 			const left = steps.find(
 				(one) =>
 					(one.at === step.at || step.at === 'car') &&
-					operation(one.kind).leaves?.until === step.kind &&
+					[operation(one.kind).leaves?.until].flat().includes(step.kind) &&
 					isDone(one)
 			);
 			const where = {

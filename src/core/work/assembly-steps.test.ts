@@ -6,6 +6,7 @@ import { isDriven, partOf, springSeat } from '../layout/shape';
 import { usualStrategy, type AxleScope, type WorkScope } from './scope';
 import { loosenedJoints, workSteps } from './assembly-steps';
 import { mayPressInCar } from './in-car';
+import { jobsOf } from './jobs';
 import type { Act } from './step';
 
 type Back = Extract<Act, { do: 'back' }>;
@@ -210,6 +211,31 @@ describe('the steps of a job', () => {
 		const count = (rust: WorkScope['rust']) =>
 			workSteps(scopeOf(layouts[0]!, all, { rust })).filter(({ kind }) => kind === 'soak').length;
 		expect([count('none'), count('light'), count('heavy')]).toEqual([0, 2, 2]);
+	});
+
+	it('of a coilover kit let the old spring off, and set the perch of the new unit before it goes in', () => {
+		const kit = { damper: false, spring: false, bushes: false, also: ['coilover'] };
+		const kinds = (key: string, assembly: 'rebuild' | 'complete') =>
+			workSteps(scopeOf(findLayout(key)!, kit, { strategy: { ...usualStrategy, assembly } }))
+				.filter(
+					({ phase, corners: [corner, other] }) => phase === 'bench' && !other && corner === 'FL'
+				)
+				.map(({ kind }) => kind);
+		expect(kinds('macpherson-front', 'rebuild')).toEqual([
+			'compare',
+			'compress',
+			'shaft-off',
+			'let-off',
+			'restack',
+			'shaft-on',
+			'perch'
+		]);
+		expect(kinds('macpherson-front', 'complete')).toEqual(['compare', 'check-unit', 'perch']);
+		const rear = workSteps(scopeOf(findLayout('twist-beam-spring')!, kit)).map(({ kind }) => kind);
+		for (const kind of ['spring-out', 'damper-out', 'perch', 'spring-in'] as const)
+			expect(rear).toContain(kind);
+		for (const key of ['air-strut-front', 'live-axle-air', 'multi-link-air-strut'])
+			expect(jobsOf(findLayout(key)!).map(({ id }) => id)).not.toContain('coilover');
 	});
 
 	it('leave the bench out for units that come complete, and only for struts and coilovers', () => {

@@ -3,7 +3,7 @@
  * that has no such part does not know the job.
  */
 import type { Layout, LayoutPart, PartKind } from '../layout/types.ts';
-import { airUnit, axleLinks, damperOf, jointsOf, partOf } from '../layout/shape.ts';
+import { airUnit, axleLinks, bellowsOf, damperOf, jointsOf, partOf } from '../layout/shape.ts';
 import type { PartKey } from '../inspect/part-keys.ts';
 import type { StepKind } from './operations.ts';
 import airSpring from './jobs/air-spring.json' with { type: 'json' };
@@ -12,6 +12,7 @@ import barBush from './jobs/bar-bush.json' with { type: 'json' };
 import bracket from './jobs/bracket.json' with { type: 'json' };
 import bumpStop from './jobs/bump-stop.json' with { type: 'json' };
 import bush from './jobs/bush.json' with { type: 'json' };
+import coilover from './jobs/coilover.json' with { type: 'json' };
 import dropLink from './jobs/drop-link.json' with { type: 'json' };
 import topMount from './jobs/top-mount.json' with { type: 'json' };
 
@@ -26,13 +27,25 @@ interface Job {
 	press?: boolean;
 	/** Its damper is opened on the bench; one that is one with its air is not. */
 	opens?: true;
-	/** What is done at the car while the part is out, in this order, before it goes in again. */
+	/** Damper and spring come new in one kit, on a threaded perch; no air has any. */
+	kit?: true;
+	/** What is done at the car or the bench while the part is out, in this order, before it goes in again. */
 	adds?: readonly StepKind[];
 	/** What is bought for it. */
 	part: PartKey;
 }
 
-const jobs = [dropLink, barBush, topMount, bumpStop, airSpring, arm, bush, bracket] as Job[];
+const jobs = [
+	dropLink,
+	barBush,
+	topMount,
+	bumpStop,
+	airSpring,
+	arm,
+	bush,
+	bracket,
+	coilover
+] as Job[];
 
 /** One job as it is asked for: at all such parts of an axle, or at one of them. */
 export interface AskedJob {
@@ -53,7 +66,8 @@ export function jobsOf(layout: Layout): AskedJob[] {
 			(part) => part.kind === job.takes && canComeOut(layout, part)
 		);
 		const sealed = airUnit(layout).includes(damperOf(layout).key);
-		if (parts.length === 0 || (job.opens && sealed)) return [];
+		const onAir = sealed || bellowsOf(layout) !== undefined;
+		if (parts.length === 0 || (job.opens && sealed) || (job.kit && onAir)) return [];
 		if (!job.each) return [{ id: job.key, job, name: job.name }];
 		return parts.filter(own).map((part) => ({
 			id: `${job.key}:${part.key}`,

@@ -82,7 +82,7 @@ describe('the hours of a job', () => {
 	it.each(['macpherson-front', 'macpherson-clamp'])(
 		'are five to seven for all four corners converted to complete units, %s in front',
 		(front) => {
-			const want = { damper: true, spring: true, bushes: false };
+			const want = { damper: false, spring: false, bushes: false, also: ['coilover'] };
 			const job: WorkScope = {
 				axles: { front: want, rear: want },
 				corners: ['FL', 'FR', 'RL', 'RR'],

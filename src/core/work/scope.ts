@@ -129,6 +129,8 @@ export interface AxlePlan extends AxleScope {
 	damperWay: LayoutWay | undefined;
 	/** How a spring beside its damper comes out; absent where none does. */
 	springWay: LayoutWay | undefined;
+	/** Damper and spring come new as one kit. */
+	kit: boolean;
 	/** Jobs beside dampers, springs and rubber. */
 	jobs: readonly AskedJob[];
 	/** Arms that may stay on at their outer end while their bushes are pressed: nothing else is swung aside. */
@@ -179,10 +181,12 @@ const bothWays = (one: LayoutWay, other: LayoutWay): LayoutWay => ({
 /** Reads a scope axle by axle; an axle with nothing to renew is left out. */
 export function axlePlans(scope: WorkScope): AxlePlan[] {
 	return (['front', 'rear'] as const).flatMap((axle): AxlePlan[] => {
-		const want = scope.axles[axle];
+		const said = scope.axles[axle];
 		const worked = cornersOf(axle).filter((corner) => scope.corners.includes(corner));
-		const { damper, spring, bushes, reset, also = [], clear = [] } = want ?? {};
 		const layout = scope.layouts[axle];
+		const kit = askedJobs(layout, said?.also).some(({ job }) => job.kit);
+		const want = said && kit ? { ...said, damper: true, spring: true } : said;
+		const { damper, spring, bushes, reset, also = [], clear = [] } = want ?? {};
 		const bellows = bellowsOf(layout);
 		const jobs = askedJobs(layout, [
 			...also,
@@ -220,6 +224,7 @@ export function axlePlans(scope: WorkScope): AxlePlan[] {
 		return [
 			{
 				...want,
+				kit,
 				jobs,
 				mayInCar,
 				inCar,

@@ -21,7 +21,10 @@ export type Act =
 	| { do: 'back'; corner: Corner; parts: readonly string[] }
 	| { do: 'out' | 'in' | 'press'; corner: Corner; part: string }
 	| { do: 'squeeze' | 'unsqueeze' | 'compare'; corner: Corner }
-	| { do: 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release' | 'load'; corner: Corner }
+	| {
+			do: 'compress' | 'shaft-off' | 'let-off' | 'restack' | 'shaft-on' | 'release' | 'load';
+			corner: Corner;
+	  }
 	| { do: 'slack' | 'start' | 'tighten'; corner: Corner; joint: string }
 	/** Undone, or all but its last threads, which come off once what it holds is in the hand. */
 	| { do: 'undo'; corner: Corner; joint: string; lastThreads?: true }

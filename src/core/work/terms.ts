@@ -9,6 +9,8 @@ export interface Gate {
 	clock?: true;
 	/** Wants to know how the spring went in: its hand, which way up, its pads. */
 	spring?: true;
+	/** Wants the setting of a coilover: its preload from zero, its clicks. */
+	setting?: true;
 	/** Wants a photo of it, or words on how it was seen without one. */
 	photo?: true;
 }

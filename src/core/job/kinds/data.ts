@@ -37,6 +37,7 @@ import type * as Retorque from './retorque/data.ts';
 import type * as Rust from './rust/data.ts';
 import type * as Scope from './scope/data.ts';
 import type * as Sealed from './sealed/data.ts';
+import type * as Setting from './setting/data.ts';
 import type * as Signed from './signed/data.ts';
 import type * as Skip from './skip/data.ts';
 import type * as Stack from './stack/data.ts';
@@ -80,6 +81,7 @@ export interface KindData {
 	joint: JointOf.Data;
 	loading: Loading.Data;
 	hangs: Hangs.Data;
+	setting: Setting.Data;
 	'arm-angle': ArmAngle.Data;
 	torque: Torque.Data;
 	hardware: Hardware.Data;

@@ -39,6 +39,7 @@ import { retorque } from './retorque/index.ts';
 import { rust } from './rust/index.ts';
 import { scope } from './scope/index.ts';
 import { sealed } from './sealed/index.ts';
+import { setting } from './setting/index.ts';
 import { signed } from './signed/index.ts';
 import { skip } from './skip/index.ts';
 import { stack } from './stack/index.ts';
@@ -82,6 +83,7 @@ const registry = {
 	joint,
 	loading,
 	hangs,
+	setting,
 	'arm-angle': armAngle,
 	torque,
 	hardware,

@@ -39,6 +39,7 @@ import { schemas as retorque } from './retorque/schema.ts';
 import { schemas as rust } from './rust/schema.ts';
 import { schemas as scope } from './scope/schema.ts';
 import { schemas as sealed } from './sealed/schema.ts';
+import { schemas as setting } from './setting/schema.ts';
 import { schemas as signed } from './signed/schema.ts';
 import { schemas as skip } from './skip/schema.ts';
 import { schemas as stack } from './stack/schema.ts';
@@ -82,6 +83,7 @@ export const kindSchemas: Readonly<Record<KindName, KindSchemas>> = {
 	joint,
 	loading,
 	hangs,
+	setting,
 	'arm-angle': armAngle,
 	torque,
 	hardware,

@@ -51,6 +51,13 @@ describe('the work on the sheet', () => {
 		);
 	});
 
+	it('says how coilovers are set', () => {
+		const data = { preloadMm: 6, rebound: 12, typed: {} };
+		expect(sheetWith('2026-0268', { setting: ['FL', data] })).toContain(
+			'FL coilover: preload 6.0 mm from zero, rebound 12 clicks from full stiff'
+		);
+	});
+
 	it('says where electronic dampers went for good and how their wires end, once they are out', () => {
 		const dampers = { damper: true, spring: false, bushes: false };
 		const plug = {

@@ -1,4 +1,5 @@
 /** Of the work what belongs on paper: found, agreed, declined, explained, passed over, by whom. */
+import { settingWords } from '../../bench/setting.ts';
 import { handWords, springFitWords } from '../../bench/spring-fit.ts';
 import { compareParts } from '../../bench/compare.ts';
 import { findPoint, findState } from '../../inspect/points.ts';
@@ -62,6 +63,9 @@ export function workBlocks(drawing: Drawing): Block[] {
 			? [`${subject} spring ${[handWords(marked), way?.toLowerCase()].filter(Boolean).join(', ')}`]
 			: [];
 	});
+	const set = book
+		.of('setting')
+		.map(({ subject, data }) => `${subject} coilover: ${settingWords(data)}`);
 	const plugs = work.scope.strategy.plugs ?? 'on';
 	const unplugged = order.steps.flatMap(({ id, kind, at }) =>
 		kind === 'plug-on' && plugs !== 'on' && work.done.has(id) ? [at] : []
@@ -73,6 +77,7 @@ export function workBlocks(drawing: Drawing): Block[] {
 		...gates,
 		...springs,
 		...stacked,
+		...set,
 		photos && `${photos} ${photos === 1 ? 'photo' : 'photos'} with the job`
 	].filter(Boolean);
 	return [

@@ -98,7 +98,7 @@ export const apart = {
 		caution: 'A compressed spring can kill. Hooks opposite, screws in turn, no impact gun.',
 		gate: { question: 'Spring turns loosely in its seat?' },
 		doneIn: 'bench',
-		leaves: { hazard: 'A spring is compressed in its tool', until: 'release' },
+		leaves: { hazard: 'A spring is compressed in its tool', until: ['release', 'let-off'] },
 		needs: [comparedFirst],
 		makes: [fact('compressed')]
 	},
@@ -112,6 +112,16 @@ export const apart = {
 			comparedFirst,
 			need('compressed', 'The shaft nut is touched only when the spring turns loosely in its seat.')
 		],
+		makes: [fact('apart')]
+	},
+	'let-off': {
+		phase: 'bench',
+		title: 'Damper and mount out of the old spring, then it is let off and laid away',
+		minutes: minutes(2, 4, 7),
+		repeats: true,
+		caution:
+			'Never let off around its damper with the shaft nut gone. In turn, a little at a time.',
+		needs: [need('apart', 'The old spring is let off once its damper is out of it.')],
 		makes: [fact('apart')]
 	},
 	restack: {
@@ -158,6 +168,22 @@ export const apart = {
 		caution: 'A unit with air is never worked or stood on without air, unless its maker says so.',
 		gate: { question: 'Shaft nut seen tight, caps off, mount turned as on the old one?' },
 		needs: [comparedFirst],
+		makes: [fact('unit-ready')]
+	},
+	perch: {
+		phase: 'bench',
+		title:
+			'Perch wound up until the spring is just not loose, then by the kit’s figure; jam nut snug',
+		minutes: minutes(4, 8, 16),
+		repeats: true,
+		tool: 'Two hook spanners, ruler',
+		caution:
+			'Anti-seize on the thread that will move. Jam nut shoulder up. The kit’s figure of this axle: front and rear differ.',
+		gate: {
+			question: 'Spring just not loose, jam nut snug, the adjuster where a hand can reach it?',
+			setting: true
+		},
+		needs: [need('unit-ready', 'The perch is wound once the unit is together.')],
 		makes: [fact('unit-ready')]
 	}
 } as const satisfies Record<string, OperationData>;

@@ -54,5 +54,5 @@ export interface OperationData {
 	/** What is so no more. */
 	ends?: readonly Effect[];
 	/** What stands about, under load or in the air, from this step until another is done. */
-	leaves?: { hazard: string; until: string };
+	leaves?: { hazard: string; until: string | readonly string[] };
 }

@@ -104,6 +104,7 @@ const spread = scopeOf('multi-link-rear', both, { ways: { rear: { spring: 'sprea
 const levered = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'arm-down' } } });
 const shaftOut = scopeOf('macpherson-clamp', both, { ways: { front: { damper: 'shaft-out' } } });
 const drilled = scopeOf('multi-link-rear', { ...both, also: ['bracket'] });
+const kit = scopeOf('macpherson-front', { ...both, also: ['coilover'] });
 const inCar = scopeOf(
 	'double-wishbone',
 	{ damper: false, spring: false, bushes: false, also: ['bush:lower-arm'] },
@@ -212,6 +213,10 @@ const mistakes: [name: string, scope: WorkScope, mistake: Mistake, code: string]
 	['a trim off under its shelf', nested, forget('cover-off'), 'trim-in-way'],
 	['a caliper left on a knuckle that swings', shaftOut, forget('caliper-off'), 'arm-held'],
 	['an edge sealed before its hole', drilled, hurry('bracket-seal', 'bracket-drill'), 'made-blind'],
+	['an old spring let off around its damper', kit, hurry('let-off', 'shaft-off'), 'unheld-spring'],
+	['an old spring left in its tool', kit, forget('let-off'), 'unheld-spring'],
+	['a perch set on half a unit', kit, hurry('perch', 'shaft-on'), 'not-stacked'],
+	['a perch wound in the car', kit, delay('perch', 'damper-in'), 'in-the-way'],
 	['a unit fitted to nuts with no bracket', drilled, forget('bracket-on'), 'made-blind'],
 	['holes drilled behind the damper', drilled, hurry('bracket-place', 'damper-out'), 'in-the-way'],
 	['a unit let go with its last nut', strut, bare, 'unit-dropped'],

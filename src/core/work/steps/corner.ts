@@ -117,9 +117,16 @@ export function corner(site: Site, corner: Corner): void {
 		start('subframe-on', groups.subframe);
 	}
 	if (plan.damperOut || plan.springWay) one('compare', { do: 'compare', corner });
-	if (plan.rebuilt)
-		bench(site, corner, ['compress', 'shaft-off', 'restack', 'shaft-on', 'release']);
-	else if (plan.mountOff) {
+	if (plan.rebuilt) {
+		const fromOld = ['compress', 'shaft-off'] as const;
+		const ontoNew = ['restack', 'shaft-on'] as const;
+		// Of a kit the old spring goes no further; the new one is loose on its perch.
+		bench(
+			site,
+			corner,
+			plan.kit ? [...fromOld, 'let-off', ...ontoNew] : [...fromOld, ...ontoNew, 'release']
+		);
+	} else if (plan.mountOff) {
 		site.add('change-over', corner, [corner], {
 			title: plan.damper
 				? 'Shaft nut off; mount, stop and boot changed over to the new damper, primed'
@@ -204,4 +211,4 @@ function tightening(site: Site, corner: Corner, slack: readonly string[]): void 
 }
 
 /** What is done to a unit on the bench; a compressor only where a spring is on it. */
-type BenchKind = 'compress' | 'shaft-off' | 'restack' | 'shaft-on' | 'release';
+type BenchKind = 'compress' | 'shaft-off' | 'let-off' | 'restack' | 'shaft-on' | 'release';

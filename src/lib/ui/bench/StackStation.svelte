@@ -23,6 +23,7 @@
 	import { boughtAs } from '$core/inspect/old-parts';
 	import { jobParts } from '$core/job/parts';
 	import { axleOf, otherSide, type Corner } from '$core/height/corners';
+	import { axlePlans } from '$core/work/scope';
 	import { parseQuantity } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -39,14 +40,15 @@
 	const job = currentJob();
 	const units = personalUnits();
 	const closed = $derived(job.record.signedAt !== null);
-	const layout = $derived(job.work.scope.layouts[axleOf(corner)]);
+	const plan = $derived(axlePlans(job.work.scope).find(({ axle }) => axle === axleOf(corner))!);
+	const layout = $derived(plan.layout);
 	const kept = $derived(job.work.book.get('stack', corner));
 	const changed = $derived<Changes>(kept?.changed ?? {});
 	const absent = $derived(absentOf(changed));
-	const items = $derived(stackOf(layout, absent));
-	const none = $derived(stackOf(layout).filter(({ key }) => absent.includes(key)));
+	const items = $derived(stackOf(layout, absent, plan.kit));
+	const none = $derived(stackOf(layout, [], plan.kit).filter(({ key }) => absent.includes(key)));
 	const order = $derived(kept?.order ?? []);
-	const faults = $derived(checkStack(layout, order, absent));
+	const faults = $derived(checkStack(layout, order, absent, plan.kit));
 	const wrong = $derived(faults.map(({ part }) => part));
 	const next = $derived(items.find(({ key }) => !order.includes(key)));
 	const verdicts = $derived(checkUnit(kept?.checks ?? {}));
@@ -107,7 +109,9 @@
 	);
 	const other = $derived(job.work.book.get('stack', otherSide(corner))?.changed);
 	const otherHand = $derived(other?.spring?.marked);
-	const alone = $derived(other && next === undefined ? oneSided(layout, changed, other) : []);
+	const alone = $derived(
+		other && next === undefined ? oneSided(layout, changed, other, plan.kit) : []
+	);
 	const sayMarked = (hand: SpringHand) =>
 		say(
 			items.find(({ key }) => key === 'spring')!,

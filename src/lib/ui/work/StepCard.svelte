@@ -38,6 +38,7 @@
 
 	const springFit = later(() => import('./SpringFit.svelte'));
 	let spring = $state.raw<SpringFit>();
+	const setting = later(() => import('$lib/ui/bench/CoiloverSetting.svelte'));
 	const clocks = later(() => import('./BushClocks.svelte'));
 	let seen = $state(false);
 	let note = $state('');
@@ -189,7 +190,7 @@
 					? 'border-madder'
 					: 'border-edge'} has-checked:border-spruce has-checked:bg-spruce-wash"
 				bind:checked={seen}
-				onchange={() => seen && !noteLabel && focusMain()}
+				onchange={() => seen && !noteLabel && !step.gate?.setting && focusMain()}
 			>
 				<span>{step.gate.question}</span>
 			</Tick>
@@ -198,6 +199,7 @@
 					part={springFit()}
 					given={{ step, onset: (fit: SpringFit | undefined) => (spring = fit) }}
 				/>{/if}
+			{#if step.gate.setting}<Later part={setting()} given={{ corner: step.corners[0]! }} />{/if}
 			{#if step.gate.clock}<Later
 					part={clocks()}
 					given={{ step, onset: (words: string) => (note = words) }}

@@ -29,6 +29,9 @@ export function decideStep({ record, command, said, context }: Site<Data>): Draf
 		wants.push(`a photo of it, or ${withoutPhoto.toLowerCase()}`);
 	}
 	if (found.gate?.spring) wants.push(...springWants(found, said.spring));
+	const set = work.book.get('setting', found.corners[0]);
+	if (found.gate?.setting && set?.preloadMm === undefined)
+		wants.push('its preload from where the spring is just not loose');
 	if (wants.length && !overrideReason) {
 		throw new Problem(409, `Not yet: ${wants.join('; ')}`, [], { wants });
 	}

@@ -26,6 +26,10 @@ export function playBench(car: Car, act: Extract<Act, { corner: Corner }>, need:
 			c.shaftNutOn = false;
 			c.stacked = false;
 			return;
+		case 'let-off':
+			need(c.compressed && !c.shaftNutOn, 'unheld-spring', 'let off around its damper');
+			c.compressed = false;
+			return;
 		case 'restack':
 			need(!c.shaftNutOn, 'not-stacked', 'stacked with the old nut on');
 			c.stacked = true;

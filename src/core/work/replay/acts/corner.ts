@@ -11,6 +11,7 @@ const onBench: ReadonlySet<Act['do']> = new Set([
 	'compare',
 	'compress',
 	'shaft-off',
+	'let-off',
 	'restack',
 	'shaft-on',
 	'release'

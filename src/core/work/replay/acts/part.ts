@@ -90,7 +90,7 @@ export function playPart(car: Car, act: Extract<Act, { corner: Corner }>, need: 
 			need(c.compared, 'not-compared', 'damper fitted without comparing');
 			need(!c.compressed, 'unheld-spring', 'unit fitted with the compressor on');
 			need(
-				c.made.length === 0 || c.made.includes(bracket.at(-1)!),
+				!c.made.includes(bracket[0]!) || c.made.includes(bracket.at(-1)!),
 				'made-blind',
 				'unit fitted to half a bracket'
 			);
@@ -114,6 +114,8 @@ export function playPart(car: Car, act: Extract<Act, { corner: Corner }>, need: 
 			const out = axle.out.has(car.node(corner, damperOf(layout).key));
 			need(out, 'in-the-way', `${act.what} behind the damper`);
 			const before = bracket[bracket.indexOf(act.what) - 1];
+			const whole = c.shaftNutOn && c.stacked && !c.compressed;
+			need(act.what !== 'perch' || whole, 'not-stacked', 'a perch set on half a unit');
 			need(before === undefined || c.made.includes(before), 'made-blind', `${act.what} too early`);
 			c.made.push(act.what);
 			return;

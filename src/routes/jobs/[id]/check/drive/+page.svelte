@@ -1,7 +1,10 @@
 <script lang="ts">
-	import { corners } from '$core/height/corners';
+	import { cornerNames, corners } from '$core/height/corners';
 	import { lookAgain } from '$core/job/look-again';
 	import { currentJob } from '$lib/client/job-state.svelte';
+	import { axlePlans } from '$core/work/scope';
+	import { later } from '$lib/client/later';
+	import Later from '$lib/ui/frame/Later.svelte';
 	import CheckedEntry from '$lib/ui/check/CheckedEntry.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import BounceEntry from '$lib/ui/inspect/BounceEntry.svelte';
@@ -12,6 +15,10 @@
 	const { id } = $derived(job.record);
 	const again = $derived(lookAgain(job.job));
 	/** Of all stages up to this one: what was not done cannot be looked at again. */
+	const coilovers = $derived(
+		axlePlans(job.work.scope).flatMap((plan) => (plan.kit ? plan.corners : []))
+	);
+	const setting = later(() => import('$lib/ui/bench/CoiloverSetting.svelte'));
 	const unfinished = $derived(job.view.standing.owed.length);
 </script>
 
@@ -24,6 +31,20 @@
 				{#each corners as corner (corner)}<BounceEntry {corner} phase="after" />{/each}
 			</div>
 		</section>
+		{#if coilovers.length}
+			<section class="panel p-4" aria-labelledby="set-title">
+				<h2 id="set-title" class="text-xl">Coilovers as they are set</h2>
+				<p class="caption">Clicks are counted from full stiff, and changed two at a time.</p>
+				<div class="grid gap-x-6 lg:grid-cols-2">
+					{#each coilovers as corner (corner)}
+						<div>
+							<h3 class="mt-3 font-semibold">{cornerNames[corner]}</h3>
+							<Later part={setting()} given={{ corner }} />
+						</div>
+					{/each}
+				</div>
+			</section>
+		{/if}
 		<section class="panel p-4" aria-labelledby="again-title">
 			<h2 id="again-title" class="text-xl">Look again</h2>
 			{#if again.length}

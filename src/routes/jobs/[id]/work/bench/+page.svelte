@@ -2,10 +2,9 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { axleOf, cornerNames, type Corner } from '$core/height/corners';
-	import { springSeat } from '$core/layout/shape';
 	import { axlePlans } from '$core/work/scope';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import { benchWants } from '$core/job/bench-wants';
+	import { benchWants, comparedParts } from '$core/job/bench-wants';
 	import type { StepKind } from '$core/work/operations';
 	import { blockedBy } from '$core/work/order';
 	import type { WorkStep } from '$core/work/step';
@@ -27,7 +26,6 @@
 	const asked = $derived(page.url.searchParams.get('corner'));
 	const corner = $derived<Corner | undefined>(corners.find((one) => one === asked) ?? corners[0]);
 	const plan = $derived(plans.find(({ axle }) => corner && axle === axleOf(corner)));
-	const air = $derived(plan !== undefined && springSeat(plan.layout) === 'air');
 	/** What is done on the bench for this corner. */
 	const steps = $derived(
 		new Set(job.work.order.steps.flatMap(({ kind, at }) => (at === corner ? [kind] : [])))
@@ -54,7 +52,7 @@
 	/** Which steps stand at a place of the bench. */
 	const kindsAt: Record<string, readonly StepKind[]> = {
 		compare: ['compare'],
-		compressor: ['compress', 'shaft-off', 'release'],
+		compressor: ['compress', 'shaft-off', 'let-off', 'release'],
 		stack: ['restack', 'change-over'],
 		arm: []
 	};
@@ -147,8 +145,7 @@
 		{#key `${corner} ${place}`}
 			{#if place === 'compare'}
 				<div class="space-y-4">
-					{#if plan.damper}<CompareParts {corner} part="damper" />{/if}
-					{#if plan.spring && !air}<CompareParts {corner} part="spring" />{/if}
+					{#each comparedParts(plan) as part (part)}<CompareParts {corner} {part} />{/each}
 				</div>
 			{:else if place === 'compressor'}
 				<Later part={compressor()} given={{ corner, costs: data.shop.costs }} />
