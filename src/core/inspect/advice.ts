@@ -3,6 +3,7 @@ import { axleOf, corners as allCorners, type Axle, type Corner } from '../height
 import { partKeys, type PartKey } from './points.ts';
 
 export const lineKinds = [
+	'before',
 	'renew',
 	'with-it',
 	'hardware',
@@ -14,6 +15,7 @@ export const lineKinds = [
 export type LineKind = (typeof lineKinds)[number];
 
 export const lineKindNames: Readonly<Record<LineKind, string>> = {
+	before: 'Before parts are ordered',
 	renew: 'Renew',
 	'with-it': 'Goes with it',
 	hardware: 'One-time fasteners',

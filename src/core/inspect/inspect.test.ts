@@ -99,6 +99,19 @@ describe('the walk round a corner', () => {
 });
 
 describe('the recommendation', () => {
+	it('asks before parts are ordered whether a car that comes far down can still be aligned', () => {
+		const kit = { damper: false, spring: false, bushes: false, also: ['coilover'] };
+		const lowered = (FL: number, FR = FL) =>
+			advice({ scope: scope({ axles: { front: kit } }), deviationMm: { FL, FR, RL: 60, RR: 60 } });
+		const [first] = lowered(30, 45);
+		expect(first).toMatchObject({ id: 'before:adjusters:front', kind: 'before' });
+		expect(first!.reasons[0]).toMatch(/comes down by 45 mm/);
+		expect(lowered(39).map(({ kind }) => kind)).not.toContain('before');
+		expect(lowered(-60).map(({ kind }) => kind)).not.toContain('before');
+		expect(lowered(39).map(({ id }) => id)).toContain('align:wheels');
+		expect(lowered(39).map(({ id }) => id)).not.toContain('with-it:spring-pads:front');
+	});
+
 	it('renews dampers in pairs, and gives the finding and the rule as reasons', () => {
 		const [line] = advice({ findings: [{ corner: 'FL', point: 'damper-oil', state: 'leak' }] });
 		expect(line).toMatchObject({ id: 'renew:damper:front', quantity: 2, corners: ['FL', 'FR'] });

@@ -289,6 +289,16 @@ function followingLines(input: RecommendInput, add: Add): void {
 		const changesHeight =
 			plan.spring ||
 			Object.values(input.deviationMm ?? {}).some((mm) => Math.abs(mm) > scopeResetMm);
+		const downMm = Math.max(...cornersOf(axle).map((corner) => input.deviationMm?.[corner] ?? 0));
+		if (downMm >= adjustersMm) {
+			add(
+				'before',
+				`adjusters:${axle}`,
+				`Can it still be aligned, ${axleWords[axle]}`,
+				`It comes down by ${formatNumber(downMm, 0)} mm. From about ${adjustersMm} mm on many cars are past the adjusters they have: other links or plates, or another height, are settled with the customer first.`,
+				{ axle, corners, quantity: 1 }
+			);
+		}
 		const loose = loosened.filter(({ corner }) => axleOf(corner) === axle);
 		const why = [
 			...geometrySetBy(layout, loose),
@@ -363,6 +373,9 @@ function followingLines(input: RecommendInput, add: Add): void {
 		);
 	}
 }
+
+/** Lowered by so much, many cars are beyond their adjusters, mm. Common practice, no source: 40 to 50. */
+const adjustersMm = 40;
 
 /** From this change of height on lamps are aimed anew, mm. Own choice. */
 const scopeResetMm = 10;

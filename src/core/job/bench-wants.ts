@@ -12,7 +12,7 @@ import { springFinding } from './findings.ts';
 import type { Data as CompressorData } from './kinds/compressor/data.ts';
 import type { Data as StackData } from './kinds/stack/data.ts';
 import type { JobRecord } from './record.ts';
-import { layoutsOf, scopeOf } from './scope.ts';
+import { scopeOf } from './scope.ts';
 import type { WorkBook } from './work-book.ts';
 
 /** What a bench step still wants before it may be called done; nothing for other steps. */
