@@ -82,7 +82,8 @@ export const dimensionsOf: Readonly<Record<ComparedPart, readonly Dimension[]>> 
 			'mm',
 			['bracket']
 		),
-		dimension('studSpacingMm', 'Mount stud spacing', 1, 'The mount will not enter the body')
+		dimension('studSpacingMm', 'Mount stud spacing', 1, 'The mount will not enter the body'),
+		dimension('nutMm', 'Its nut, across flats', 0.5, 'Another socket than the old one is wanted')
 	],
 	spring: [
 		dimension('freeLengthMm', 'Free length', 5, 'Ride height at its corner'),

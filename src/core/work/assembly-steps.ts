@@ -48,10 +48,15 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	car('chock', { do: 'chock' });
 	car('lift', { do: 'lift' });
 	const under = standsUnder(scope, sites);
-	car(
-		'stands',
-		{ do: 'stands', under },
-		under === 'subframe' ? 'Stands under the subframe, weight down on them' : undefined
+	const drop = Math.max(...sites.map(dropMm));
+	steps.push(
+		makeStep('stands', 'car', all, undefined, {
+			acts: [{ do: 'stands', under }],
+			...(under === 'subframe' && { title: 'Stands under the subframe, weight down on them' }),
+			...(drop > 0 && {
+				caution: `High enough for what comes down: about ${drop} mm below where it hangs.`
+			})
+		})
 	);
 	for (const site of sites) steps.push(...axleSteps(site));
 	if (wakes) car('system-on', { do: 'system-on' });
@@ -64,6 +69,10 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	const left = withoutPast(steps, scope.done ?? []);
 	return [...left, ...ownSteps(scope.own ?? [], left)];
 }
+
+/** How far the way of a spring or a damper lets a part down, mm. */
+const dropMm = ({ plan: { springWay, damperWay } }: Site): number =>
+	Math.max(0, ...[springWay, damperWay].flatMap((way) => Object.values(way?.moves ?? {})));
 
 /** Under a subframe only where the shop wants it and none comes down. */
 function standsUnder({ strategy }: WorkScope, sites: readonly Site[]): 'body' | 'subframe' {

@@ -75,7 +75,11 @@ export const apart = {
 		minutes: minutes(3, 6, 12),
 		repeats: true,
 		tool: 'Torque wrench',
-		gate: { question: 'Square as it was marked?', note: 'Torque, and where the figure is from' },
+		gate: {
+			question:
+				'Square as it was marked, its bolt held on both sides where the kit has it so, hoses and bar brackets clear?',
+			note: 'Torque, and where the figure is from'
+		},
 		needs: [need('nuts-set', 'The bracket is bolted to nuts that were tried.')],
 		makes: [fact('bracket-on')]
 	},

@@ -5,6 +5,7 @@ import {
 	airUnit,
 	axleLinks as linksOfAxle,
 	damperOf,
+	insidePlaces,
 	jointOf,
 	jointsOf,
 	onOneJack,
@@ -27,6 +28,16 @@ import { plugs } from './plugs.ts';
 import { clamp, readied } from './loosening.ts';
 import { marks } from './marks.ts';
 import { easedOnGround, withWeightOn } from './upper.ts';
+
+/** Of nuts down in a body. Common practice, no source. */
+const cavity =
+	'Recess of the stud cleaned and oiled before the bit goes in; a socket that could fall into the body taped to its bar.';
+
+/** What covers them is inside the car. */
+const isInBody = ({ assembly }: Layout, joints: readonly LayoutJoint[]): boolean =>
+	assembly.covers.some(
+		({ where, over }) => insidePlaces.has(where) && joints.some(({ key }) => over.includes(key))
+	);
 
 /** Its spring comes on it: a unit that is fitted as it was delivered. */
 const isSprung = (layout: Layout): boolean => springSeat(layout) === 'on-damper';
@@ -71,6 +82,7 @@ export function corner(site: Site, corner: Corner): void {
 		site.at(corner, kind, joints, 'undo', {
 			title: `${which} end undone${isLast ? ' but for the last threads' : ''}: ${names(joints)}`,
 			kept: last,
+			...(isInBody(layout, joints) && { caution: cavity }),
 			each: { joints: ids(joints), ...holds }
 		});
 	};

@@ -43,9 +43,14 @@ export function damper(
 		],
 		joints: [...top, ...bottom].map(({ key }) => ({ corner, key })),
 		each: { joints: ends },
-		title: `${part.name} in, both ends started by hand`
+		title: `${part.name} in, both ends started by hand`,
+		...(top.some(({ kind }) => kind === 'cushion') && { caution: centred })
 	});
 }
+
+/** Of a stem through its hole. Common practice, no source. */
+const centred =
+	'Centred in its hole, or its nut does not start. A film of rubber grease on the cushions, against squeak.';
 
 /** A damper that stands inside its coil. */
 export function core(site: Site, corner: Corner): WorkStep['each'] {
