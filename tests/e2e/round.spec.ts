@@ -167,6 +167,8 @@ test('passed over with a reason, undone by a row of its own, and the server kill
 
 	await test.step('passed over: it stays owed, and the round goes on', async () => {
 		await page.getByRole('button', { name: 'Pass over …' }).click();
+		await page.getByRole('button', { name: 'No torque wrench fits' }).click();
+		await expect(page.getByLabel('Why it is passed over')).toHaveValue(/^Tight by feel/);
 		await page.getByLabel('Why it is passed over').fill('waiting for the new bolt');
 		await page.getByRole('button', { name: 'Pass over', exact: true }).click();
 		await expect(heading(page)).toHaveText('Lower arm, rear bush bolt');

@@ -42,6 +42,8 @@
 	const { castle, prevailingNm } = $derived(joint.programme ?? {});
 	const slot = later(() => import('./CastleSlot.svelte'));
 
+	/** Never as a number: a lead looks at it before the car goes. */
+	const byFeel = 'Tight by feel: no torque wrench fits';
 	/** A key that is held down is one pull, not many. */
 	function onePull(event: KeyboardEvent) {
 		if (event.key === 'Enter' && event.repeat) event.preventDefault();
@@ -63,7 +65,10 @@
 			maxlength={500}
 			hint="It stays to be done; the reason stands on record"
 		/>
-		<div class="flex items-end gap-2 pb-1">
+		<div class="flex flex-wrap items-end gap-2 pb-1">
+			{#if pull.numbered}<ActionButton class="min-h-16" onclick={() => (pull.skipReason = byFeel)}
+					>No torque wrench fits</ActionButton
+				>{/if}
 			<ActionButton
 				class="min-h-16"
 				type="submit"
