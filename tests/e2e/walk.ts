@@ -149,10 +149,10 @@ export async function walkToTheRound(page: Page, url: string): Promise<string[]>
 				await card.getByRole('group', { name: pad }).getByText('Renewed').click();
 		}
 		const preload = card.getByLabel('Preload');
-		if (/^Perch wound/.test(title)) {
+		if (/^Perch to zero/.test(title)) {
 			await preload.fill('6 mm');
-			await card.getByLabel('Rebound clicks').fill('12');
-			await card.getByLabel('Compression clicks').focus();
+			await card.getByLabel('Rebound').fill('12');
+			await card.getByLabel('Compression').focus();
 			await expect(card.getByText('✓ preload 6.0 mm from zero, rebound 12 clicks')).toBeVisible();
 		}
 		const words = card.getByLabel(/^(Where|How it was seen|Sizes drilled|Torque, and)/);

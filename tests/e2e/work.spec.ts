@@ -279,7 +279,7 @@ test('a coilover conversion: old spring and damper out, brackets drilled and tri
 		/^Bare edges/,
 		/^Rivet nuts set and tried/,
 		/^Bracket on/,
-		/^Perch wound/,
+		/^Perch to zero/,
 		/^Damper in/
 	].map((step) => titles.findIndex((title) => step.test(title)));
 	expect(at).not.toContain(-1);
@@ -292,8 +292,8 @@ test('a coilover conversion: old spring and damper out, brackets drilled and tri
 	await expect(page.getByText(/RL coilover: preload 6.0 mm from zero/).first()).toBeVisible();
 	await page.goto(`${url}/check/drive`);
 	const left = page.getByRole('group', { name: 'Coilover, rear left' });
-	await left.getByLabel('Rebound clicks').fill('16');
-	await left.getByLabel('Compression clicks').focus();
+	await left.getByLabel('Rebound').fill('16');
+	await left.getByLabel('Compression').focus();
 	await expect(page.getByText(/rebound changed by more than 2 clicks at once/)).toBeVisible();
 });
 

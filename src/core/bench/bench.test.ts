@@ -126,6 +126,7 @@ describe('a coilover', () => {
 		const keys = stackOf(strut, [], true).map(({ key }) => key);
 		expect(keys.slice(0, 5)).toEqual(['damper', 'jam-nut', 'perch', 'thrust-ring', 'spring']);
 		expect(keys).not.toContain('lower-pad');
+		expect(stackOf(strut, [], true).find(({ key }) => key === 'spring')!.fresh).toBe(true);
 		expect(stackOf(strut).map(({ key }) => key)).not.toContain('perch');
 		expect(stackOf(findLayout('twist-beam-spring')!, [], true).map(({ key }) => key)).not.toContain(
 			'perch'

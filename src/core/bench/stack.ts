@@ -130,6 +130,10 @@ const items: Readonly<Record<StackPart, Omit<StackItem, 'key'>>> = {
 const ofSpring: readonly StackPart[] = ['lower-pad', 'spring', 'upper-pad', 'upper-seat'];
 /** A threaded perch has no pads: its spring stands on the perch and under a cap. */
 const ofKit: readonly StackPart[] = ['jam-nut', 'perch', 'thrust-ring'];
+const kitSpring = {
+	ways: ['By its label: read the right way up', 'Both ends alike'],
+	fresh: true
+} as const;
 const withoutKit: readonly StackPart[] = ['lower-pad', 'upper-pad'];
 const ofStem: readonly StackPart[] = ['lower-cup', 'lower-cushion'];
 const ofMount: readonly StackPart[] = ['mount', 'washer', 'shaft-nut'];
@@ -163,7 +167,9 @@ export function stackOf(
 		...(hasStem(layout) ? [] : ofStem),
 		...absent.filter((key) => items[key].optional)
 	];
-	return stackParts.filter((key) => !leaveOut.includes(key)).map((key) => ({ key, ...items[key] }));
+	return stackParts
+		.filter((key) => !leaveOut.includes(key))
+		.map((key) => ({ key, ...items[key], ...(kit && key === 'spring' && kitSpring) }));
 }
 
 /** What a part on a new damper is: taken from the old one, new, or not there at all on this car. */

@@ -269,8 +269,11 @@ function followingLines(input: RecommendInput, add: Add): void {
 				quantity
 			});
 		if (plan.damperOut && scope.strategy.assembly === 'rebuild' && !air) {
-			withIt('bump-stop', 'The unit is apart: a tired stop costs the work once more.');
-			withIt('boot', 'A new shaft behind a split boot runs in grit.');
+			// A kit brings what stands on its shaft.
+			if (!plan.kit) {
+				withIt('bump-stop', 'The unit is apart: a tired stop costs the work once more.');
+				withIt('boot', 'A new shaft behind a split boot runs in grit.');
+			}
 			const old = distanceKm !== undefined && distanceKm >= mountLifeKm;
 			if (springSeat(layout) === 'on-damper' && (old || worn('top-mount', axle))) {
 				// What was seen counts more than what is likely by then.

@@ -35,7 +35,7 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 	const checks = stack ? checkUnit(stack.checks) : [];
 	const primed = checks.find(({ key }) => key === 'strokes');
 	const wants = [
-		...handWants(corner, stack),
+		...(kit ? [] : handWants(corner, stack)),
 		...(primed?.ok ? [] : ['the new damper primed through its stroke']),
 		...checks.filter(({ ok, key }) => !ok && key !== 'strokes').map(({ words }) => words)
 	];

@@ -176,15 +176,14 @@ export const apart = {
 	},
 	perch: {
 		phase: 'bench',
-		title:
-			'Perch wound up until the spring is just not loose, then by the kit’s figure; jam nut snug',
+		title: 'Perch to zero preload, then up by the kit’s figure; jam nut snug',
 		minutes: minutes(4, 8, 16),
 		repeats: true,
 		tool: 'Two hook spanners, ruler',
 		caution:
 			'Anti-seize on the thread that will move. Jam nut shoulder up. The kit’s figure of this axle: front and rear differ.',
 		gate: {
-			question: 'Spring just not loose, jam nut snug, the adjuster where a hand can reach it?',
+			question: 'Wound from just not loose, jam nut snug, the adjuster where a hand can reach it?',
 			setting: true
 		},
 		needs: [need('unit-ready', 'The perch is wound once the unit is together.')],

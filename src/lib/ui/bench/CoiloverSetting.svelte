@@ -21,8 +21,8 @@
 	let refusal = $state<Refusal>();
 	const labels: Record<SettingKey, { label: string; hint: string }> = {
 		preloadMm: { label: 'Preload', hint: 'perch up from just not loose' },
-		rebound: { label: 'Rebound clicks', hint: 'from full stiff' },
-		compression: { label: 'Compression clicks', hint: 'from full stiff' }
+		rebound: { label: 'Rebound', hint: 'clicks from full stiff' },
+		compression: { label: 'Compression', hint: 'clicks from full stiff' }
 	};
 	const asked = $derived(kept && clicksAsked(before, kept));
 	const differ = $derived(kept && other ? settingsDiffer(kept, other) : []);

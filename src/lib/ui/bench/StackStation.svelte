@@ -105,6 +105,7 @@
 	const wrongSide = $derived(marked && springFitFault(corner, { hand: marked }));
 	const asksSide = $derived(
 		has('spring') &&
+			!plan.kit &&
 			(next?.key === 'spring' || (order.includes('spring') && (!marked || wrongSide)))
 	);
 	const other = $derived(job.work.book.get('stack', otherSide(corner))?.changed);

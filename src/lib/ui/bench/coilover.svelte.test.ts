@@ -24,10 +24,10 @@ describe('how a coilover is set', () => {
 	it('is kept as a field is left, and says what would be right where it is not', async () => {
 		const state = onScreen();
 		render(CoiloverSetting, { corner: 'FL' });
-		await type('Rebound clicks', '12.5');
+		await type('Rebound', '12.5');
 		expect(screen.getByText('‘12.5’: whole clicks from full stiff, 0 to 60')).toBeTruthy();
 		expect(state.work.book.get('setting', 'FL')).toBeUndefined();
-		await type('Rebound clicks', '12');
+		await type('Rebound', '12');
 		await type('Preload', '0.6 cm');
 		expect(await screen.findByText(/preload 6.0 mm from zero, rebound 12 clicks/)).toBeTruthy();
 		expect(state.work.book.get('setting', 'FL')).toEqual({

@@ -14,7 +14,9 @@ export class SettingForm {
 	constructor(unit: string, kept?: Setting & { typed: Readonly<Record<string, string>> }) {
 		this.#unit = unit;
 		for (const key of settingKeys)
-			this.typed[key] = kept?.typed[key] ?? (kept?.[key] === undefined ? '' : String(kept[key]));
+			this.typed[key] =
+				kept?.typed[key] ??
+				(kept?.[key] === undefined ? '' : `${kept[key]}${key === 'preloadMm' ? ' mm' : ''}`);
 	}
 
 	read(key: SettingKey): TypedNumber {

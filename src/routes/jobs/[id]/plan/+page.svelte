@@ -18,7 +18,7 @@
 	const job = currentJob();
 	const units = $derived(
 		axlePlans(job.work.scope).filter(
-			({ damperOut, layout }) => damperOut && springSeat(layout) === 'on-damper'
+			({ damperOut, kit, layout }) => damperOut && !kit && springSeat(layout) === 'on-damper'
 		)
 	);
 	/** Arms that come out, whole or for their bushes. */
