@@ -2,20 +2,18 @@
 import { jointId } from '../../assembly/graph.ts';
 import { isLeft, type Corner } from '../../height/corners.ts';
 import {
-	airUnit,
 	axleLinks as linksOfAxle,
-	damperOf,
 	insidePlaces,
 	jointOf,
 	jointsOf,
-	onOneJack,
-	springSeat
+	onOneJack
 } from '../../layout/shape.ts';
 import type { Layout, LayoutJoint } from '../../layout/types.ts';
 import type { StepKind } from '../operations.ts';
 import type { Act } from '../step.ts';
 import { underAir } from './air.ts';
 import { arms } from './arms.ts';
+import { onBench } from './bench.ts';
 import { backAt, damper, isBrought } from './damper.ts';
 import { groups as groupsAt } from './groups.ts';
 import { hold, letGo } from './holds.ts';
@@ -38,9 +36,6 @@ const isInBody = ({ assembly }: Layout, joints: readonly LayoutJoint[]): boolean
 	assembly.covers.some(
 		({ where, over }) => insidePlaces.has(where) && joints.some(({ key }) => over.includes(key))
 	);
-
-/** Its spring comes on it: a unit that is fitted as it was delivered. */
-const isSprung = (layout: Layout): boolean => springSeat(layout) === 'on-damper';
 
 export function corner(site: Site, corner: Corner): void {
 	const { layout, plan } = site;
@@ -129,34 +124,7 @@ export function corner(site: Site, corner: Corner): void {
 		start('subframe-on', groups.subframe);
 	}
 	if (plan.damperOut || plan.springWay) one('compare', { do: 'compare', corner });
-	if (plan.rebuilt) {
-		const fromOld = ['compress', 'shaft-off'] as const;
-		const ontoNew = ['restack', 'shaft-on'] as const;
-		// Of a kit the old spring goes no further; the new one is loose on its perch.
-		bench(
-			site,
-			corner,
-			plan.kit ? [...fromOld, 'let-off', ...ontoNew] : [...fromOld, ...ontoNew, 'release']
-		);
-	} else if (plan.mountOff) {
-		site.add('change-over', corner, [corner], {
-			title: plan.damper
-				? 'Shaft nut off; mount, stop and boot changed over to the new damper, primed'
-				: 'Shaft nut off; what is new put on with what is kept, the damper primed',
-			acts: (['shaft-off', 'restack', 'shaft-on'] as const).map((act) => ({ do: act, corner })),
-			caution: 'Never stand over the shaft; the nut by hand, the shaft held. No impact gun.'
-		});
-	} else if (plan.damper || plan.opened || (plan.damperOut && springSeat(layout) !== 'on-arm')) {
-		const whole = airUnit(layout).includes(damperOf(layout).key) || isSprung(layout);
-		const kept = !whole && !plan.damper;
-		site.add(whole ? 'check-unit' : 'change-over', corner, [corner], {
-			acts: [],
-			...(kept && { title: 'New stop, boot, cups or cushions onto the damper, primed' })
-		});
-	}
-	for (const { job } of plan.jobs) {
-		for (const kind of job.adds ?? []) one(kind, { do: 'make', corner, what: kind });
-	}
+	onBench(site, corner);
 	if (plan.springWay) armSpring(site, corner);
 	arms(site, corner);
 	if (groups.brackets.length) {
@@ -189,12 +157,6 @@ export function corner(site: Site, corner: Corner): void {
 	one('wheel-on', { do: 'wheel-on', corner });
 }
 
-function bench(site: Site, corner: Corner, kinds: readonly BenchKind[]): void {
-	for (const kind of kinds) {
-		site.add(kind, corner, [corner], { acts: [{ do: kind, corner }] });
-	}
-}
-
 /** What came apart or loose gets its torque: what is rigid first, rubber at ride height. */
 function tightening(site: Site, corner: Corner, slack: readonly string[]): void {
 	const { layout, plan } = site;
@@ -221,6 +183,3 @@ function tightening(site: Site, corner: Corner, slack: readonly string[]): void 
 	site.add('load', corner, [corner], { acts: [{ do: 'load', corner }] });
 	site.at(corner, 'set-rubber', rubber, 'tighten', each(rubber));
 }
-
-/** What is done to a unit on the bench; a compressor only where a spring is on it. */
-type BenchKind = 'compress' | 'shaft-off' | 'let-off' | 'restack' | 'shaft-on' | 'release';

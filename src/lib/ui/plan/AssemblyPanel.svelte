@@ -2,7 +2,8 @@
 	import type { Axle } from '$core/height/corners';
 	import { assemblyOrRebuild } from '$core/inspect/assembly';
 	import type { OldPartFate } from '$core/inspect/old-parts';
-	import { operations, type StepKind } from '$core/work/operations';
+	import { operations } from '$core/work/operations';
+	import { rebuild } from '$core/work/steps/bench';
 	import { meanMinutes } from '$core/work/minutes';
 	import { axlePlans } from '$core/work/scope';
 	import { whenIdle } from '$lib/client/later';
@@ -31,9 +32,8 @@
 			: undefined;
 	});
 	/** Bench steps that a complete unit does not need, a first and a second side. */
-	const bench: StepKind[] = ['compress', 'shaft-off', 'restack', 'shaft-on', 'release'];
 	const perCorner = $derived.by(() => {
-		const first = bench.reduce(
+		const first = rebuild.reduce(
 			(sum, kind) =>
 				sum + meanMinutes(operations[kind].minutes) * (job.work.pace.get(kind)?.factor ?? 1),
 			0
