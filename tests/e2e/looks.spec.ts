@@ -126,6 +126,12 @@ for (const [name, path] of views) {
 		await page.emulateMedia({ colorScheme: 'light' });
 		await page.goto(url);
 		await seen(page, path);
+		// What is drawn outside a list that scrolls makes a page go on below its end.
+		const below = await page.evaluate(() => {
+			const end = Math.max(innerHeight, document.body.getBoundingClientRect().bottom + scrollY);
+			return document.documentElement.scrollHeight - end;
+		});
+		expect(below, 'empty below the page').toBeLessThan(2);
 		expect(await violations(page), 'light').toEqual([]);
 		await page.emulateMedia({ colorScheme: 'dark' });
 		expect(await violations(page, ofColour), 'dark').toEqual([]);

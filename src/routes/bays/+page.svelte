@@ -97,7 +97,7 @@
 			<h2 id="yard-title" class="text-lg">
 				In the yard <span class="num text-soft">{yard.length}</span>
 			</h2>
-			<ul class="mt-2 max-h-[70dvh] space-y-2 overflow-y-auto">
+			<ul class="relative mt-2 max-h-[70dvh] space-y-2 overflow-y-auto">
 				{#each yard as job (job.id)}
 					<li>
 						<FloorCard

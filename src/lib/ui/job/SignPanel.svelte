@@ -59,7 +59,7 @@
 		</p>
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex (scrolled by keyboard) -->
 		<div
-			class="max-h-[46dvh] space-y-2 overflow-y-auto text-[15px]"
+			class="relative max-h-[46dvh] space-y-2 overflow-y-auto text-[15px]"
 			tabindex="0"
 			role="region"
 			aria-label="Still open"

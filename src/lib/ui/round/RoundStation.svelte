@@ -109,7 +109,7 @@
 	<section
 		id="the-round"
 		aria-label="The round"
-		class="panel max-lg:order-3 lg:max-h-[calc(100dvh-15rem)] lg:overflow-y-auto"
+		class="panel relative max-lg:order-3 lg:max-h-[calc(100dvh-15rem)] lg:overflow-y-auto"
 	>
 		<RoundList
 			stops={round.stops}

@@ -72,7 +72,7 @@
 			<section
 				id="all-steps"
 				aria-label="All steps"
-				class="panel max-lg:order-3 lg:max-h-[calc(100dvh-11.5rem)] lg:overflow-y-auto"
+				class="panel relative max-lg:order-3 lg:max-h-[calc(100dvh-11.5rem)] lg:overflow-y-auto"
 			>
 				<StepList now={step?.id} onpick={(id) => (picked = id)} />
 			</section>
