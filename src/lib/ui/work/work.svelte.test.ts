@@ -54,6 +54,38 @@ describe('a step in hand', () => {
 		]);
 	});
 
+	it('is open again where the plan has added joints to it, and names them', () => {
+		const screenJob = jobOnScreen('2026-0268', ({ entries }) =>
+			stored(entries, 'step', 'FL/undo-bottom', {
+				state: 'done',
+				note: '',
+				joints: ['FL/strut-knuckle-upper']
+			})
+		);
+		around.job = screenJob.state;
+		card('FL/undo-bottom');
+		const added = screen.getByText('Done before; the plan has added:', { exact: false });
+		expect(added.parentElement!.textContent).toContain('Strut to knuckle, lower bolt');
+		expect(screen.getByRole('button', { name: 'Done, next step' })).toBeTruthy();
+	});
+
+	it('asks a coilover’s perch for its preload, and is refused without it', async () => {
+		const screenJob = jobOnScreen('2026-0268', ({ entries }) => {
+			const kit = { damper: false, spring: false, bushes: false, also: ['coilover'] };
+			stored(entries, 'scope', 'front', kit);
+			for (const id of ['let-off', 'restack', 'shaft-on', 'compress', 'shaft-off'])
+				stored(entries, 'step', `FL/${id}`, { state: 'done', note: '' });
+		});
+		around.job = screenJob.state;
+		const { ondone } = card('FL/perch');
+		await fireEvent.click(screen.getByRole('checkbox'));
+		await press('Done, next step');
+		expect(
+			await screen.findByText(/its preload from where the spring is just not loose/)
+		).toBeTruthy();
+		expect(ondone).not.toHaveBeenCalled();
+	});
+
 	it('has a clock face for each bush, by touch and by arrow keys', async () => {
 		const screenJob = jobOnScreen('2026-0268', ({ entries }) =>
 			stored(entries, 'scope', 'front', {
