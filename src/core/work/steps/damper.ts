@@ -1,7 +1,7 @@
 /** The damper out and in again. */
 import { jointId, readJointId } from '../../assembly/graph.ts';
 import type { Corner } from '../../height/corners.ts';
-import { damperEnd, damperOf, partOf } from '../../layout/shape.ts';
+import { damperEnd, damperOf, partOf, springSeat } from '../../layout/shape.ts';
 import type { Act, WorkStep } from '../step.ts';
 import type { Groups } from './groups.ts';
 import type { Site } from './site.ts';
@@ -34,6 +34,11 @@ export function damper(
 		...(damperWay?.tool && { tool: damperWay.tool }),
 		...(damperWay?.people && { people: damperWay.people })
 	});
+	const bare = springSeat(site.layout) === 'on-arm';
+	const cautions = [
+		...(bare ? [pushesBack] : []),
+		...(top.some(({ kind }) => kind === 'cushion') ? [centred] : [])
+	];
 	site.add('damper-in', corner, [corner], {
 		acts: [
 			{ do: 'in', corner, part: part.key },
@@ -44,9 +49,13 @@ export function damper(
 		joints: [...top, ...bottom].map(({ key }) => ({ corner, key })),
 		each: { joints: ends },
 		title: `${part.name} in, both ends started by hand`,
-		...(top.some(({ kind }) => kind === 'cushion') && { caution: centred })
+		...(cautions.length && { caution: cautions.join(' ') })
 	});
 }
+
+/** Where no spring is on it. Common practice, no source. */
+const pushesBack =
+	'A gas damper pushes back all the way: pressed in by hand and strapped, or held by a second person.';
 
 /** Of a stem through its hole. Common practice, no source. */
 const centred =
