@@ -54,6 +54,34 @@ describe('work-order', () => {
 		expect(faultsOf('work-order', { corners: ['FL'] })[0]).toMatch(/front, rear/);
 	});
 
+	it('goes ways of the layout, several at once, and names those it has where one is not known', () => {
+		const rear = { layout: 'multi-link-rear', damper: false, spring: true, bushes: false };
+		const by = (ways: object, more: object = {}) => ({
+			rear: { ...rear, ...more },
+			corners: ['RL', 'RR'],
+			strategy: { ways: { rear: ways } }
+		});
+		const ids = (input: object) => order(input).steps.map(({ id }) => id);
+		const two = ids(by({ spring: 'lower-arm+internal-compressor' }));
+		expect(two).toEqual(expect.arrayContaining(['RL/squeeze', 'RL/lower']));
+		expect(faultsOf('work-order', by({ spring: 'lower-arm+pulling' }))[0]).toMatch(
+			/ways.rear.spring is no way of this layout: one of lower-arm, .* or several with \+ between them/
+		);
+		const wishbone = {
+			front: {
+				...struts.front,
+				layout: 'double-wishbone',
+				damper: false,
+				also: ['bush:lower-arm']
+			},
+			corners: ['FL'],
+			strategy: { ways: { front: { 'bush:lower-arm': 'in-car' } } }
+		};
+		expect(ids(wishbone)).toContain('FL/wedge:lower-arm');
+		const kit = ids(by({}, { spring: false, also: ['coilover'], reset: true }));
+		expect(kit).toEqual(expect.arrayContaining(['RL/perch', 'RL/slack-bushes']));
+	});
+
 	it('works on two axles at once, car steps once', () => {
 		const both = order({
 			...struts,

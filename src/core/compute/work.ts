@@ -8,8 +8,15 @@ import { stepMinutes } from '../work/minutes.ts';
 import { workOrder } from '../work/order.ts';
 import { replay } from '../work/replay/replay.ts';
 import { jobsOf } from '../work/jobs.ts';
-import { rustGrades, usualStrategy, waysOf, type AxleScope, type Strategy } from '../work/scope.ts';
-import type { RustGrade } from '../work/scope.ts';
+import {
+	plugEnds,
+	rustGrades,
+	unknownWays,
+	usualStrategy,
+	type AxleScope,
+	type RustGrade,
+	type Strategy
+} from '../work/scope.ts';
 import { between, outFlag, outNumber, type Computation } from './computation.ts';
 
 const flag = () => Joi.boolean().default(false);
@@ -20,6 +27,7 @@ const axleWork = Joi.object({
 	damper: flag(),
 	spring: flag(),
 	bushes: flag(),
+	reset: flag().description('arm rubber that nothing else touches is set anew'),
 	also: Joi.array()
 		.items(Joi.string().max(60))
 		.unique()
@@ -57,18 +65,10 @@ function unknownOf(
 					}
 				]
 	);
-	const ways = Object.entries(strategy?.ways?.[axle] ?? {}).flatMap(([part, key]): Fault[] => {
-		const all = waysOf(layout, part).map((way) => way.key);
-		return all.includes(key)
-			? []
-			: [
-					{
-						field: `strategy.ways.${axle}.${part}`,
-						value: key,
-						message: `is no way of this layout: ${all.length ? `one of ${all.join(', ')}` : 'it has one way only'}`
-					}
-				];
-	});
+	const ways = unknownWays(layout, axle, strategy?.ways).map((fault) => ({
+		...fault,
+		field: `strategy.${fault.field}`
+	}));
 	return [...jobs, ...ways];
 }
 
@@ -209,13 +209,15 @@ export const workComputations: readonly Computation[] = [
 				people: one(1, 2),
 				load: one('jack-to-height', 'on-wheels'),
 				ways: Joi.object({ front: waysOfAxle, rear: waysOfAxle }).description(
-					'by part: damper, spring; a way of its layout'
+					'by part: damper, spring, bush:lower-arm; a way of its layout'
 				),
 				inside: one('before-lifting', 'on-stands'),
 				soak: one('evening', 'wheel-off'),
 				easeTop: Joi.boolean(),
 				topNuts: one('with-others', 'weight-on'),
-				stands: one('body', 'subframe')
+				stands: one('body', 'subframe'),
+				plugs: one(...plugEnds),
+				align: one('before-driving', 'after-settling')
 			}),
 			rust: one(...rustGrades)
 		}).or('front', 'rear'),

@@ -13,6 +13,7 @@ import {
 } from '../layout/shape.ts';
 import type { Layout, LayoutPart, LayoutWay } from '../layout/types.ts';
 import { clearedFrom } from './in-the-way.ts';
+import type { Fault } from '../result.ts';
 import type { OwnInJob } from './own.ts';
 import { inCarWay, mayPressInCar } from './in-car.ts';
 import { askedJobs, jobsOf, type AskedJob } from './jobs.ts';
@@ -144,6 +145,26 @@ export interface AxlePlan extends AxleScope {
 /** The ways of a part of this layout; none where it is simply taken out. */
 export const waysOf = (layout: Layout, part: string): readonly LayoutWay[] =>
 	layout.assembly.ways[part] ?? [];
+
+/** Keys that may be chosen for a part; of an arm's bushes, as `bush:lower-arm`, whether they may be pressed in the car. */
+function mayGo(layout: Layout, part: string): string[] {
+	const [job, arm] = part.split(':');
+	const pressed = job === 'bush' && arm ? partOf(layout, arm) : undefined;
+	if (pressed) return mayPressInCar(layout, pressed) ? ['out', 'in-car'] : [];
+	return waysOf(layout, part).map((way) => way.key);
+}
+
+/** Ways that an axle's layout does not have, each with those that it has. */
+export const unknownWays = (layout: Layout, axle: Axle, ways: Strategy['ways']): Fault[] =>
+	Object.entries(ways?.[axle] ?? {}).flatMap(([part, value]) => {
+		const all = mayGo(layout, part);
+		if (value.split(together).every((one) => all.includes(one))) return [];
+		const field = `ways.${axle}.${part}`;
+		const known = all.length
+			? `one of ${all.join(', ')}, or several with ${together} between them`
+			: 'it has one way only';
+		return [{ field, value, message: `is no way of this layout: ${known}` }];
+	});
 
 /**
  * The way chosen for a part, or the usual one.

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoFile, demoRecord } from '../demo-jobs.testing';
+import { usualStrategy } from '../../work/scope';
 import type { JobRecord } from '../record';
 import type { KindName } from './data';
 import { kindOf, kinds } from './index';
@@ -97,6 +98,15 @@ describe('what a kind refuses, in words', () => {
 			{ school: 'ground-to-sill' },
 			422,
 			/school: cannot change once heights are on record/
+		],
+		[
+			'a way that the layout has not',
+			work,
+			'strategy',
+			'car',
+			{ ...usualStrategy, ways: { front: { damper: 'by-magic' } } },
+			422,
+			/^ways.front.damper: is no way of this layout/
 		],
 		[
 			'somebody who does not work here',
@@ -245,6 +255,16 @@ describe('what follows from what is said', () => {
 		expect(whole.entries.filter(({ kind }) => kind === 'joint').length).toBeGreaterThan(
 			record.entries.filter(({ kind }) => kind === 'joint').length
 		);
+	});
+
+	it('a way of the car as it was before stands in nobody’s way', () => {
+		const record = demoRecord('2026-0268');
+		const old = { ...usualStrategy, ways: { front: { damper: 'of-another-car' } } };
+		const before = after(record, {
+			status: 201,
+			entries: [{ ...record.entries.at(-1)!, kind: 'strategy', subject: 'car', data: old } as never]
+		});
+		expect(say(before, 'strategy', 'car', { ...old, people: 2 }).status).toBe(201);
 	});
 
 	it('a joint that the layout learned of later comes with the plan; one taken out of the job does not', () => {
