@@ -379,6 +379,9 @@ export const strip = {
 		phase: 'strip',
 		title: 'The link on again, by hand',
 		minutes: minutes(3, 5, 10),
+		tool: 'Drift, small jack',
+		caution:
+			'Holes that do not line up are brought there by a jack under the nose of the axle, never by the bolt.',
 		needs: [onAgain],
 		makes: [fact('link-back', 'link'), fact('links-changed'), fact('started')]
 	},
