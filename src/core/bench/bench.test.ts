@@ -210,6 +210,22 @@ describe('parts, tools and consumables', () => {
 		rust: 'heavy',
 		...over
 	});
+	it('list a kit once for each corner, and no damper or spring beside it', () => {
+		const also = ['coilover'];
+		const kit = scope({ axles: { front: { damper: true, spring: true, bushes: false, also } } });
+		const accepted = (['damper', 'spring', 'top-mount'] as const).map((part) => ({
+			part,
+			corners: ['FL', 'FR'] as const
+		}));
+		const parts = partLines(kit, accepted).filter(({ part }) => part !== 'hardware');
+		expect(parts.map(({ id }) => id)).toEqual([
+			'coilover:FL',
+			'top-mount:FL',
+			'coilover:FR',
+			'top-mount:FR'
+		]);
+		expect(fittingSteps(parts[0]!, workSteps(kit)).map(({ id }) => id)).toEqual(['FL/damper-in']);
+	});
 	it('list a strut for each hand and each one-time fastener', () => {
 		const lines = partLines(scope(), []);
 		expect(

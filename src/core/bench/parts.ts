@@ -101,9 +101,12 @@ export function partLines(
 			}
 		}
 	}
+	// A kit is damper and spring.
+	const kitted = new Set(axlePlans(scope).flatMap(({ kit, corners }) => (kit ? corners : [])));
 	for (const line of accepted) {
 		for (const corner of line.corners) {
-			atCorner(line.part, corner, false);
+			if (!kitted.has(corner) || !['damper', 'spring'].includes(line.part))
+				atCorner(line.part, corner, false);
 		}
 	}
 	const once = loosenedJoints(scope).flatMap(({ corner, key }) => {

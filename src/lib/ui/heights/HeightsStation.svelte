@@ -21,11 +21,11 @@
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import { nextHref } from '$lib/ui/job/places';
 	import ConditionsForm from '$lib/ui/heights/ConditionsForm.svelte';
-	import DeviceStrip from '$lib/ui/heights/DeviceStrip.svelte';
 	import LeanReason from '$lib/ui/heights/LeanReason.svelte';
 	import OffsetForm from '$lib/ui/heights/OffsetForm.svelte';
 	import ReadingEntry from '$lib/ui/heights/ReadingEntry.svelte';
 	import TiltDrawing from '$lib/ui/heights/TiltDrawing.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
 	import StateMark from '$lib/ui/status/StateMark.svelte';
 
 	interface Props {
@@ -38,6 +38,7 @@
 	let { phase, asked, answer }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
+	const devices = whenIdle(() => import('$lib/ui/heights/DeviceStrip.svelte'));
 	const angles = whenIdle(() => import('../angles/ArmAngles.svelte'));
 	/** The shop's way round the car. */
 	const walk = $derived<readonly Corner[]>(page.data.shop?.walk ?? usualWalk);
@@ -177,7 +178,7 @@
 				{#if stance?.sideVerdict[axle] === 'needs-a-reason'}<LeanReason {phase} {axle} />{/if}
 			{/each}
 		</section>
-		<DeviceStrip {phase} {corner} />
+		<Later part={devices} given={{ phase, corner }} />
 		{#if job.record.corners.includes(corner)}
 			{#key corner}
 				{#await angles then { default: ArmAngles }}

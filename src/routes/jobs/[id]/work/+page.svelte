@@ -7,7 +7,6 @@
 	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import CornerView from '$lib/ui/corner/CornerView.svelte';
-	import SaidFinding from '$lib/ui/inspect/SaidFinding.svelte';
 	import PhotoStrip from '$lib/ui/inspect/PhotoStrip.svelte';
 	import { nextHref } from '$lib/ui/job/places';
 	import StepCard from '$lib/ui/work/StepCard.svelte';
@@ -17,6 +16,7 @@
 	const job = currentJob();
 	const fightPanel = whenIdle(() => import('$lib/ui/work/FightPanel.svelte'));
 	const extraPanel = whenIdle(() => import('$lib/ui/extras/ExtraPanel.svelte'));
+	const saidFinding = whenIdle(() => import('$lib/ui/inspect/SaidFinding.svelte'));
 	const ownPanel = whenIdle(() => import('$lib/ui/own/OwnPanel.svelte'));
 	const work = $derived(job.work);
 	/** From the address: what somebody was sent here for. */
@@ -127,7 +127,7 @@
 				{#if step}{#key step.id}<Later part={ownPanel} given={{ step }} />{/key}{/if}
 				<TrayMap {step} />
 				<Later part={extraPanel} given={{}} />
-				<SaidFinding {corner} />
+				<Later part={saidFinding} given={{ corner }} />
 				<PhotoStrip
 					corner={step && step.at === corner ? corner : null}
 					subject={step?.id ?? ''}
