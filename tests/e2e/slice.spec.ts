@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, patient, pull, test, stage } from './shop';
+import { expect, patient, pull, sent, stage, test } from './shop';
 
 /** A new car through the heart of the job, as somebody would who has read nothing. */
 async function openJob(page: Page, plate: string): Promise<void> {
@@ -397,6 +397,7 @@ test('the wheels of a signed car are checked again, and the car leaves the list'
 	await page.emulateMedia({ media: 'print' });
 	await expect(page.getByRole('button', { name: 'Record the check' })).toBeHidden();
 	await page.emulateMedia({ media: 'screen' });
+	await sent(page);
 	await page.goto('/retorques');
 	await expect(page.getByRole('heading', { name: 'Wheels to check' })).toBeVisible();
 	await expect(page.getByText('2026-0238')).toHaveCount(0);

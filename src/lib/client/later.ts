@@ -5,9 +5,14 @@
  */
 import { onMount } from 'svelte';
 
+/** A page that is never idle still gets its parts, ms. */
+const busyMs = 2000;
+/** Between two tries to fetch a part, ms. */
+const againMs = 3000;
+
 function idle(work: () => void): void {
-	const whenIdle = globalThis.requestIdleCallback ?? setTimeout;
-	whenIdle(work);
+	if ('requestIdleCallback' in globalThis) requestIdleCallback(work, { timeout: busyMs });
+	else setTimeout(work);
 }
 
 /** Wanted when somebody touches something. @returns fetches it at once, where it is not here yet */
@@ -16,9 +21,21 @@ export function later<Part>(fetch: () => Promise<Part>): () => Promise<Part> {
 	return fetch;
 }
 
-/** Drawn as soon as it is here; where it cannot be fetched, not at all. */
+/** Drawn as soon as it is here; where it cannot be fetched, it is tried again while the page stands. */
 export function whenIdle<Part>(fetch: () => Promise<Part>): Promise<Part> {
 	return new Promise((resolve) => {
-		onMount(() => idle(() => void fetch().then(resolve, () => {})));
+		onMount(() => {
+			let timer: ReturnType<typeof setTimeout> | undefined;
+			let gone = false;
+			const ask = () =>
+				void fetch().then(resolve, () => {
+					if (!gone) timer = setTimeout(ask, againMs);
+				});
+			idle(ask);
+			return () => {
+				gone = true;
+				clearTimeout(timer);
+			};
+		});
 	});
 }
