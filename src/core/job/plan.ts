@@ -1,8 +1,7 @@
-/** The plan of a job for pages: advice, what was decided on it, what becomes of old parts. */
-import { perCorner, type Axle } from '../height/corners.ts';
-import { oldParts, type OldPart } from '../inspect/old-parts.ts';
+/** The plan of a job for pages: advice, and what was decided on it. */
+import { perCorner } from '../height/corners.ts';
 import { recommend, type RecommendInput, type Recommendation } from '../inspect/recommend.ts';
-import { axlePlans, type WorkScope } from '../work/scope.ts';
+import type { WorkScope } from '../work/scope.ts';
 import type { ShopCosts } from './costs.ts';
 import type { JobRecord } from './record.ts';
 import { viewJob } from './view.ts';
@@ -27,22 +26,8 @@ export function jobAdvice(record: JobRecord, costs: ShopCosts): AdviceLine[] {
 	});
 }
 
-/** What becomes of an axle's old units if they are rebuilt, whichever way is chosen now. */
-export function oldPartsOf(record: JobRecord, axle: Axle, costs: ShopCosts): OldPart[] {
-	const book = new WorkBook(record.entries);
-	const now = scopeSaid(record, book);
-	const scope = { ...now, strategy: { ...now.strategy, assembly: 'rebuild' as const } };
-	const plan = axlePlans(scope).find((one) => one.axle === axle);
-	if (!plan) return [];
-	const lines = adviceOn(record, book, scope, costs).map((line) => ({
-		...line,
-		declined: book.get('decision', line.id)?.state === 'declined'
-	}));
-	return oldParts(plan, findingsOf(book), lines);
-}
-
 /** Advice on a job as its book stands. */
-function adviceOn(
+export function adviceOn(
 	record: JobRecord,
 	book: WorkBook,
 	scope: WorkScope,

@@ -9,7 +9,7 @@
 	import { whenIdle } from '$lib/client/later';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { showMoney, type ShopCosts } from '$core/job/costs';
-	import { oldPartsOf } from '$core/job/plan';
+	import { oldPartsOf } from '$core/job/old-units';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import { amountFault, amountOf, isAmount } from './amounts';
 

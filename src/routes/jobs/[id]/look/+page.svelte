@@ -3,6 +3,7 @@
 	import { page } from '$app/state';
 	import { axleOf, cornerNames, corners, type Corner } from '$core/height/corners';
 	import { findPoint, findState, inspectionPoints } from '$core/inspect/points';
+	import type { HeardFinding } from '$core/inspect/said';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import JumpMarks from '$lib/ui/controls/JumpMarks.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -10,13 +11,13 @@
 	import CornerWalk from '$lib/ui/inspect/CornerWalk.svelte';
 	import Later from '$lib/ui/frame/Later.svelte';
 	import PhotoStrip from '$lib/ui/inspect/PhotoStrip.svelte';
-	import SaidFinding from '$lib/ui/inspect/SaidFinding.svelte';
 	import { later, whenIdle } from '$lib/client/later';
 	import Symptoms from '$lib/ui/inspect/Symptoms.svelte';
 	import WalkDrawing from '$lib/ui/inspect/WalkDrawing.svelte';
 
 	const job = currentJob();
 	const note = later(() => import('$lib/ui/inspect/PointNote.svelte'));
+	const saidFinding = whenIdle(() => import('$lib/ui/inspect/SaidFinding.svelte'));
 	const sag = whenIdle(() => import('$lib/ui/inspect/SagPanel.svelte'));
 	const asked = $derived(page.url.searchParams.get('corner'));
 	const corner = $derived<Corner>(corners.find((one) => one === asked) ?? job.record.corners[0]!);
@@ -37,6 +38,10 @@
 			watch: found.filter((one) => one === 'watch').length
 		};
 	});
+	function toPoint(found: HeardFinding) {
+		if (found.corner !== corner) choose(found.corner);
+		point = found.point.key;
+	}
 	const pointName = $derived(point ? findPoint(point)?.name.toLowerCase() : undefined);
 </script>
 
@@ -93,13 +98,7 @@
 					{#key `${corner}/${point}`}<Later part={note()} given={{ corner, point }} />{/key}
 				</div>
 			{/if}
-			<SaidFinding
-				{corner}
-				onkept={(found) => {
-					if (found.corner !== corner) choose(found.corner);
-					point = found.point.key;
-				}}
-			/>
+			<Later part={saidFinding} given={{ corner, onkept: toPoint }} />
 			<PhotoStrip
 				{corner}
 				subject={point ?? ''}
