@@ -4,12 +4,9 @@ import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { computations } from '../../src/core/compute.ts';
-import { useServer } from './server.ts';
+import { soonMs, useServer } from './server.ts';
 
 const server = useServer('attack');
-
-/** As much of half a second as a busy machine may take of it: what is cured took from one to twelve seconds. */
-const soonMs = 500;
 
 const unknownKeys = (bytes: number) => {
 	const one = (i: number) => `"key${i}":1`;
