@@ -48,7 +48,8 @@ const items: Readonly<Record<StackPart, Omit<StackItem, 'key'>>> = {
 		shape: 'tube',
 		fresh: true
 	},
-	'jam-nut': { name: 'Jam nut', ways: ['Shoulder up'], shape: 'ring', fresh: true },
+	// A set screw in the perch does for it on some kits.
+	'jam-nut': { name: 'Jam nut', ways: ['Shoulder up'], shape: 'ring', optional: true, fresh: true },
 	perch: {
 		name: 'Perch',
 		ways: ['Its seat up, anti-seize on the thread'],
@@ -175,6 +176,14 @@ export function stackOf(
 /** What a part on a new damper is: taken from the old one, new, or not there at all on this car. */
 export const fates = ['kept', 'renewed', 'none'] as const;
 export type Fate = (typeof fates)[number];
+/** What may become of a part; nothing to ask of one that every such unit has new. */
+export const fatesOf = ({ optional, fresh }: Pick<StackItem, 'optional' | 'fresh'>): Fate[] =>
+	fresh && !optional
+		? []
+		: fates.filter((fate) => (fate !== 'none' || optional) && (fate !== 'kept' || !fresh));
+/** What a kit brings where nobody says otherwise, besides what is its own. */
+export const kitBrings: readonly StackPart[] = ['bump-stop', 'boot'];
+
 export const fateNames: Readonly<Record<Fate, string>> = {
 	kept: 'From the old one',
 	renewed: 'New',

@@ -4,12 +4,12 @@
 		checkStack,
 		checkUnit,
 		fateNames,
-		fates,
+		fatesOf,
+		kitBrings,
 		oneSided,
 		stackOf,
 		type Changed,
 		type Changes,
-		type Fate,
 		type StackItem,
 		type StackPart,
 		type UnitChecks
@@ -120,14 +120,13 @@
 		);
 
 	/** A part that a person has said nothing of: new where new ones were ordered, else from the old damper. */
-	const saidOf = $derived(({ key, ways }: StackItem): Changed => {
+	const saidOf = $derived(({ key, ways, fresh }: StackItem): Changed => {
 		const ordered = jobParts(job.record).some(
 			({ part, corner: at }) => part === boughtAs[key] && at === corner
 		);
-		return { fate: ordered ? 'renewed' : 'kept', way: ways[0], ...changed[key] };
+		const comes = fresh || ordered || (plan.kit && kitBrings.includes(key));
+		return { fate: comes ? 'renewed' : 'kept', way: ways[0], ...changed[key] };
 	});
-	const fatesOf = ({ optional, fresh }: StackItem): readonly Fate[] =>
-		fresh ? [] : fates.filter((fate) => fate !== 'none' || optional);
 	async function keep(change: StackPart[], of: Changes = changed) {
 		refusal = await job.keep('stack', corner, {
 			order: change,
@@ -143,7 +142,8 @@
 	const put = (part: StackPart) => {
 		const item = items.find(({ key }) => key === part)!;
 		if (order.includes(part)) return keep(order.filter((one) => one !== part));
-		return keep([...order, part], item.fresh ? changed : { ...changed, [part]: saidOf(item) });
+		const asked = fatesOf(item).length > 0;
+		return keep([...order, part], asked ? { ...changed, [part]: saidOf(item) } : changed);
 	};
 	const say = (item: StackItem, of: Partial<Changed>) =>
 		keep([...order], { ...changed, [item.key]: { ...saidOf(item), ...of } });
@@ -199,7 +199,7 @@
 									onpick={(way) => say(next, { way })}
 								/>
 							{/if}
-							{#if !next.fresh}
+							{#if fatesOf(next).length}
 								<Choice
 									label="Where it comes from"
 									value={said.fate}
@@ -231,7 +231,8 @@
 			{#each none as item (item.key)}
 				<p class="mt-2 flex flex-wrap items-center gap-3">
 					<span>{item.name}: this car has none</span>
-					{#if !closed}<ActionButton onclick={() => say(item, { fate: 'kept' })}
+					{#if !closed}<ActionButton
+							onclick={() => say(item, { fate: item.fresh ? 'renewed' : 'kept' })}
 							>It has one</ActionButton
 						>{/if}
 				</p>

@@ -1,6 +1,7 @@
 /** How a coilover is set, and the side a spring is marked for, as they are told at the bench. */
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { describe, expect, it } from 'vitest';
+import { benchWants } from '../../../core/job/bench-wants';
 import { around } from '../../../../tests/client/around';
 import { jobOnScreen, stored } from '../../../../tests/client/job-on-screen.svelte';
 import CoiloverSetting from './CoiloverSetting.svelte';
@@ -43,6 +44,30 @@ describe('how a coilover is set', () => {
 		render(CoiloverSetting, { corner: 'FL' });
 		expect(screen.getByText(/rebound changed by more than 2 clicks at once/)).toBeTruthy();
 		expect(screen.getByText(/Other side differs: rebound by 5 clicks/)).toBeTruthy();
+	});
+});
+
+describe('a kit that is put together', () => {
+	it('may be without a jam nut or a thrust ring, and brings its own stop', async () => {
+		const also = ['coilover'];
+		const state = onScreen(
+			['scope', 'front', { damper: false, spring: false, bushes: false, also }],
+			['stack', 'FL', { order: ['damper'], checks: {}, typed: {} }]
+		);
+		render(StackStation, { corner: 'FL' });
+		expect(screen.queryByLabelText('From the old one')).toBeNull();
+		await fireEvent.click(screen.getByLabelText('This car has none'));
+		expect(await screen.findByText('Jam nut: this car has none')).toBeTruthy();
+		expect(state.work.book.get('stack', 'FL')!.changed!['jam-nut']!.fate).toBe('none');
+		const step = state.work.order.steps.find(({ id }) => id === 'FL/restack')!;
+		expect(benchWants(state.record, state.work.book, step).join()).not.toContain('jam nut');
+		for (const name of ['Perch', 'Thrust bearing or washers', 'Spring']) {
+			expect(screen.getByText(name, { selector: 'p' })).toBeTruthy();
+			await fireEvent.click(screen.getByRole('button', { name: 'It is on, that way' }));
+		}
+		expect(screen.getByText('Bump stop', { selector: 'p' })).toBeTruthy();
+		expect(screen.getByLabelText<HTMLInputElement>('New').checked).toBe(true);
+		expect(screen.queryByText(/The spring is marked for/)).toBeNull();
 	});
 });
 
