@@ -159,6 +159,15 @@ describe('the steps of a job', () => {
 		expect(kinds([undone, { stepId: 'FL/scribe', inTurn: false }])).toContain('FL/scribe');
 	});
 
+	it('say before the stands how far down a part comes, and nothing where none does', () => {
+		const cautionOf = (key: string, want: AxleScope) =>
+			workSteps(scopeOf(findLayout(key)!, want)).find(({ kind }) => kind === 'stands')!.caution;
+		const springs = { damper: false, spring: true, bushes: false };
+		expect(cautionOf('multi-link-rear', springs)).toMatch(/about 140 mm below where it hangs/);
+		const dampers = { damper: true, spring: false, bushes: false };
+		expect(cautionOf('live-axle-rear', dampers)).not.toContain('comes down');
+	});
+
 	it('touch neither links nor hoses for a damper that has its ends alone', () => {
 		const layout = layouts.find(({ key }) => key === 'live-axle-rear')!;
 		const plain = { damper: true, spring: false, bushes: false };

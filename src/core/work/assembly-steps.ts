@@ -15,7 +15,7 @@ import { corner } from './steps/corner.ts';
 import { covers } from './steps/covers.ts';
 import { hold, letGo } from './steps/holds.ts';
 import { dropLinks } from './steps/links.ts';
-import { makeStep } from './steps/make.ts';
+import { makeStep, type Own } from './steps/make.ts';
 import { withoutPast } from './steps/past.ts';
 import { movesSensor } from './steps/plugs.ts';
 import { Site } from './steps/site.ts';
@@ -27,8 +27,8 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	if (plans.length === 0) return [];
 	const all = plans.flatMap(({ corners }) => corners);
 	const steps: WorkStep[] = [];
-	const car = (kind: StepKind, act: Act, title?: string) =>
-		steps.push(makeStep(kind, 'car', all, undefined, { acts: [act], ...(title && { title }) }));
+	const car = (kind: StepKind, act: Act, own: Partial<Own> = {}) =>
+		steps.push(makeStep(kind, 'car', all, undefined, { acts: [act], ...own }));
 	const sites = plans.map((plan) => new Site(plan, scope));
 	const some = (is: (site: Site, corner: Corner) => boolean) =>
 		sites.some((site) => site.plan.corners.some((corner) => is(site, corner)));
@@ -49,14 +49,15 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	car('lift', { do: 'lift' });
 	const under = standsUnder(scope, sites);
 	const drop = Math.max(...sites.map(dropMm));
-	steps.push(
-		makeStep('stands', 'car', all, undefined, {
-			acts: [{ do: 'stands', under }],
+	car(
+		'stands',
+		{ do: 'stands', under },
+		{
 			...(under === 'subframe' && { title: 'Stands under the subframe, weight down on them' }),
 			...(drop > 0 && {
 				caution: `High enough for what comes down: about ${drop} mm below where it hangs.`
 			})
-		})
+		}
 	);
 	for (const site of sites) steps.push(...axleSteps(site));
 	if (wakes) car('system-on', { do: 'system-on' });
