@@ -25,7 +25,7 @@ import type { Layout } from './types.ts';
 
 /**
  * Every layout the program knows. Joint lists and assumed geometry are common practice, no source; a
- * new layout is a new data file and a line here.
+ * new layout is a new data file: `npm run lists` writes it in here.
  */
 export const layouts: readonly Layout[] = [
 	macphersonFront,
