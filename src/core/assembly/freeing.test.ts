@@ -4,7 +4,7 @@ import { layouts } from '../layout/catalogue';
 import { damperOf, partOf, springArm, springSeat, unitOf } from '../layout/shape';
 import type { Layout, LayoutWay } from '../layout/types';
 import { costOf, freed } from './freeing';
-import { giveOf, graphOf, type Fixing, type Graph, type JointId, type Node } from './graph';
+import { byEnd, giveOf, graphOf, type Edge, type Fixing, type Graph, type JointId, type Node } from './graph';
 
 interface Case {
 	name: string;
@@ -93,6 +93,27 @@ function canBe({ graph, pins, apart }: Case, fixings: ReadonlyMap<JointId, Fixin
 	return false;
 }
 
+/**
+ * A case by groups of joints that meet in parts without a place of their own. What happens between parts that
+ * have their place never reaches past them, so a set is enough when it is enough in each group, and the cheapest
+ * of a whole is the cheapest of each.
+ */
+function groupsOf(one: Case): Case[] {
+	const { graph, pins } = one;
+	const groups: { edges: Edge[]; free: Set<Node> }[] = [];
+	for (const edge of graph.edges) {
+		const free = edge.ends.filter((end) => !pins.has(end));
+		const met = groups.filter((group) => free.some((end) => group.free.has(end)));
+		const joined = {
+			edges: [...met.flatMap(({ edges }) => edges), edge],
+			free: new Set([...met.flatMap((group) => [...group.free]), ...free])
+		};
+		for (const group of met) groups.splice(groups.indexOf(group), 1);
+		groups.push(joined);
+	}
+	return groups.map(({ edges }) => ({ ...one, graph: { ...graph, edges, at: byEnd(edges) } }));
+}
+
 /** Every set of joints that costs less, undone or slackened; true when one of them is enough. */
 function cheaperIsEnough(one: Case, cost: number): boolean {
 	const { graph, pins, apart } = one;
@@ -173,7 +194,13 @@ describe('what comes apart', () => {
 	it.each(all.map((one) => [one.name, one] as const))(
 		'is the cheapest of all sets that are enough: %s',
 		(_, one) => {
-			expect(cheaperIsEnough(one, costOfAll(one, withoutFellows(one)))).toBe(false);
+			const set = withoutFellows(one);
+			for (const group of groupsOf(one)) {
+				const cost = costOfAll(group, set);
+				expect(cheaperIsEnough(group, cost)).toBe(false);
+				// The search can find: given a little more, it comes upon a set that is enough.
+				expect(cheaperIsEnough(group, cost + 0.01)).toBe(true);
+			}
 		}
 	);
 

@@ -33,6 +33,8 @@ export interface Edge {
 export interface Graph {
 	layout: Layout;
 	edges: readonly Edge[];
+	/** The same by either end, in their order. */
+	at: ReadonlyMap<Node, readonly Edge[]>;
 	/** Parts by node; both sides of each. */
 	parts: ReadonlyMap<Node, LayoutPart>;
 	node(part: string, corner: Corner): Node;
@@ -50,7 +52,16 @@ const cornersOf = (axle: Axle): readonly Corner[] =>
 /** What gives way in any direction, and so carries nothing. */
 const limp: ReadonlySet<string> = new Set(['link', 'bar', 'line', 'shaft', 'rod']);
 
+/** A layout never changes: its graphs are made once. */
+const made = new WeakMap<Layout, Partial<Record<Axle, Graph>>>();
+
 export function graphOf(layout: Layout, axle: Axle): Graph {
+	const known = made.get(layout) ?? {};
+	made.set(layout, known);
+	return (known[axle] ??= makeGraph(layout, axle));
+}
+
+function makeGraph(layout: Layout, axle: Axle): Graph {
 	const node = (key: string, corner: Corner): Node =>
 		key === 'body' || partOf(layout, key)?.shared ? key : `${corner}:${key}`;
 	const kindOf = (key: string) => partOf(layout, key)?.kind;
@@ -87,7 +98,19 @@ export function graphOf(layout: Layout, axle: Axle): Graph {
 			});
 		}
 	}
-	return { layout, edges, parts, node };
+	return { layout, edges, at: byEnd(edges), parts, node };
+}
+
+export function byEnd(edges: readonly Edge[]): Map<Node, Edge[]> {
+	const at = new Map<Node, Edge[]>();
+	for (const edge of edges) {
+		for (const end of edge.ends) {
+			const there = at.get(end);
+			if (there) there.push(edge);
+			else at.set(end, [edge]);
+		}
+	}
+	return at;
 }
 
 /** How far the ends of an edge may move against each other as it is now, mm; undefined where it is off. */
@@ -115,30 +138,40 @@ export type Tie = readonly Edge[];
  * than they move against each other; parts in between go wherever they are pulled.
  */
 export function tieOf(
-	{ edges }: Graph,
+	{ edges, at }: Graph,
 	fixings: Fixings,
 	pins: Pins,
 	apart: Apart = []
 ): Tie | undefined {
 	const isOut = (node: Node) => pins.get(node) === 'out';
-	const on = edges.filter((edge) => giveOf(edge, fixings) !== undefined);
-	const together = on.find(({ ends: [a, b] }) =>
-		apart.some(([x, y]) => (x === a && y === b) || (x === b && y === a))
-	);
+	const isOn = (edge: Edge) => giveOf(edge, fixings) !== undefined;
+	const together =
+		apart.length > 0 &&
+		edges.find(
+			(edge) =>
+				isOn(edge) &&
+				apart.some(
+					([x, y]) =>
+						(x === edge.ends[0] && y === edge.ends[1]) || (x === edge.ends[1] && y === edge.ends[0])
+				)
+		);
 	if (together) return [together];
-	const holding = on.find(({ ends: [a, b] }) => isOut(a) !== isOut(b));
+	const holding = edges.find((edge) => isOut(edge.ends[0]) !== isOut(edge.ends[1]) && isOn(edge));
 	if (holding) return [holding];
-	const placeOf = (node: Node) => (node === 'body' ? 0 : pins.get(node));
-	const at = new Map<Node, Edge[]>();
-	for (const edge of on) {
-		for (const end of edge.ends) at.set(end, [...(at.get(end) ?? []), edge]);
-	}
-	for (const [start, place] of pins) {
-		if (place === 'out') continue;
-		const tie = shortTie(at, fixings, start, place, placeOf);
+	const placed = [...pins].filter((pin): pin is [Node, number] => pin[1] !== 'out');
+	// With one place there is nothing to move against.
+	if (placed.length < 2) return undefined;
+	for (const [start, place] of placed) {
+		const tie = shortTie(at, fixings, start, place, pins);
 		if (tie) return tie;
 	}
 	return undefined;
+}
+
+/** How a part was reached: over which joint, from where, and what all joints on the way give. */
+interface Reached {
+	mm: number;
+	last?: { edge: Edge; from: Reached };
 }
 
 /** The chain from a part that has its place to another one that gives less than they move apart (Dijkstra 1959). */
@@ -147,35 +180,48 @@ function shortTie(
 	fixings: Fixings,
 	start: Node,
 	startMm: number,
-	placeOf: (node: Node) => number | 'out' | undefined
+	pins: Pins
 ): Tie | undefined {
-	const reached = new Map<Node, { mm: number; by: Tie }>([[start, { mm: 0, by: [] }]]);
+	const reached = new Map<Node, Reached>([[start, { mm: 0 }]]);
 	const waiting = new Set([start]);
 	while (waiting.size) {
-		const node = [...waiting].reduce((a, b) => (reached.get(b)!.mm < reached.get(a)!.mm ? b : a));
-		waiting.delete(node);
-		const { mm, by } = reached.get(node)!;
-		for (const edge of at.get(node) ?? []) {
+		let node: Node | undefined;
+		let from: Reached | undefined;
+		for (const one of waiting) {
+			const way = reached.get(one)!;
+			if (!from || way.mm < from.mm) [node, from] = [one, way];
+		}
+		waiting.delete(node!);
+		for (const edge of at.get(node!) ?? []) {
+			if (edge === from!.last?.edge) continue;
+			const give = giveOf(edge, fixings);
+			if (give === undefined) continue;
 			const [a, b] = edge.ends;
 			const next = a === node ? b : a;
-			const place = placeOf(next);
-			if (place === 'out' || by.includes(edge)) continue;
+			const place = pins.get(next);
+			if (place === 'out') continue;
 			// Two parts with a place of their own turn against each other as the way wants it: only rubber minds.
 			const articulates =
-				by.length === 0 && place !== undefined && !edge.turnsWhenSlack && !isLine(edge);
+				!from!.last && place !== undefined && !edge.turnsWhenSlack && !isLine(edge);
 			if (articulates) continue;
-			const sum = mm + giveOf(edge, fixings)!;
+			const way: Reached = { mm: from!.mm + give, last: { edge, from: from! } };
 			if (place !== undefined) {
-				if (next !== start && sum < Math.abs(place - startMm)) return [...by, edge];
+				if (next !== start && way.mm < Math.abs(place - startMm)) return chain(way);
 				continue;
 			}
-			if (sum < (reached.get(next)?.mm ?? Infinity)) {
-				reached.set(next, { mm: sum, by: [...by, edge] });
+			if (way.mm < (reached.get(next)?.mm ?? Infinity)) {
+				reached.set(next, way);
 				waiting.add(next);
 			}
 		}
 	}
 	return undefined;
+}
+
+function chain(way: Reached): Tie {
+	const tie: Edge[] = [];
+	for (let { last } = way; last; last = last.from.last) tie.unshift(last.edge);
+	return tie;
 }
 
 const isLine = ({ joint }: Edge): boolean => joint === undefined;
@@ -194,7 +240,8 @@ export function heldParts(
 			edge.holds &&
 			edge.corner === corner &&
 			giveOf(edge, fixings) !== undefined &&
-			!edge.ends.some((end) => gone.has(end))
+			!gone.has(edge.ends[0]) &&
+			!gone.has(edge.ends[1])
 	);
 	for (let grows = true; grows;) {
 		grows = false;

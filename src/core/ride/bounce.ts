@@ -1,7 +1,7 @@
 import { median } from '../statistics/summary.ts';
 import { columnFaults } from '../columns.ts';
 import { faulty, ok, type Result } from '../result.ts';
-import { accelerationOf, heightOf, movementsOf, type Swing } from './swing.ts';
+import { movementsOf, type Swing } from './swing.ts';
 import { fitSwing, integratedFit, roughNoise, type Signal } from './swing-fit.ts';
 
 export interface BounceInput {
@@ -96,10 +96,10 @@ export function bounce({ timeS, heightMm }: BounceInput): Result<BounceResult> {
 const noSwing =
 	'does not look like a body that is let go and comes to rest: no swing could be fitted';
 
-const heights: Signal = { of: heightOf, push: (first) => first, least: 0.02 };
+const heights: Signal = { quantity: 'height', push: (first) => first, least: 0.02 };
 /** In mm/s²; the least is of a phone's sensor. */
 const accelerations: Signal = {
-	of: accelerationOf,
+	quantity: 'acceleration',
 	push: (first, natural) => -first / natural ** 2,
 	least: 10
 };

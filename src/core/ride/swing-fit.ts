@@ -1,12 +1,17 @@
 /** Fits a swing to what was recorded of it: its height, or its acceleration. */
 import { Matrix, solve } from 'ml-matrix';
 import { median } from '../statistics/summary.ts';
-import type { Swing } from './swing.ts';
+import {
+	sampleSwing,
+	swingDerivatives,
+	swingKeys,
+	type Swing,
+	type SwingQuantity
+} from './swing.ts';
 
 /** What is recorded of a swing. */
 export interface Signal {
-	/** Of a swing at a time, s. */
-	of(swing: Swing, timeS: number): number;
+	quantity: SwingQuantity;
 	/** How far it was pushed, mm, from how far the first point is from the last ones. */
 	push(first: number, natural: number): number;
 	/** Standard deviation that is always taken to be there. */
@@ -53,11 +58,8 @@ export function integratedFit(
 const usualFriction = { mm: 1, u: 1 } as const;
 /** Standard deviation of when it is let go, s. Own choice. */
 const releaseS = 0.03;
-const keys = ['ratio', 'natural', 'rest', 'push', 'delay', 'friction'] as const;
-type Values = Record<(typeof keys)[number], number>;
-
 interface Fit {
-	swing: Values;
+	swing: Swing;
 	/** Squares over their variance, with what is usual. */
 	cost: number;
 	noise: number;
@@ -120,7 +122,7 @@ function startOf(
 	first: Pick<Swing, 'ratio' | 'natural'>,
 	signal: Signal,
 	friction: number
-): Values {
+): Swing {
 	const rest = median(Array.from(x.slice(Math.floor(0.85 * x.length))));
 	const push = signal.push(x[0]! - rest, first.natural);
 	return { ...first, rest, push, delay: 0, friction };
@@ -130,43 +132,37 @@ function startOf(
 function fitted(
 	t: Float64Array,
 	x: Float64Array,
-	start: Values,
+	start: Swing,
 	free: number,
 	signal: Signal,
 	given?: number
 ): Fit {
-	let swing = start;
-	const steps: Values = {
-		ratio: 1e-4,
-		natural: 1e-4 * start.natural,
-		rest: 1e-3,
-		push: 1e-3,
-		friction: 1e-3,
-		delay: 1e-4
+	const n = t.length;
+	/** How far the trace lies from a swing; the sum of its squares. */
+	const residualOf = (at: Swing, into: Float64Array): number => {
+		sampleSwing(at, signal.quantity, t, into);
+		for (let i = 0; i < n; i++) into[i] = x[i]! - into[i]!;
+		return dot(into, into);
 	};
-	const off = (at: Values) => Float64Array.from(t, (s, i) => x[i]! - signal.of(at, s));
-	const sumOf = (rest: Float64Array) => rest.reduce((sum, r) => sum + r * r, 0);
 	const noise2 = (sum: number) =>
-		Math.max(signal.least ** 2, sum / Math.max(1, t.length - keys.length));
-	const usual = (at: Values) =>
+		Math.max(signal.least ** 2, sum / Math.max(1, n - swingKeys.length));
+	const usual = (at: Swing) =>
 		((at.friction - usualFriction.mm) / usualFriction.u) ** 2 + (at.delay / releaseS) ** 2;
-	let residual = off(swing);
-	let sum = sumOf(residual);
+	const columns = Array.from({ length: free }, () => new Float64Array(n));
+	let swing = start;
+	let residual = new Float64Array(n);
+	let there = new Float64Array(n);
+	let sum = residualOf(swing, residual);
 	let damping = 1e-3;
 	let normal = Matrix.zeros(free, free);
 	for (let round = 0; round < 60; round++) {
 		const variance = given ?? noise2(sum);
-		const columns = keys.slice(0, free).map((key) => {
-			const there = off({ ...swing, [key]: swing[key] + steps[key] });
-			return there.map((r, i) => (residual[i]! - r) / steps[key]);
-		});
-		const dot = (a: Float64Array, b: Float64Array) =>
-			a.reduce((total, value, i) => total + value * b[i]!, 0) / variance;
+		swingDerivatives(swing, signal.quantity, t, columns);
+		const right = Matrix.columnVector(columns.map((column) => dot(column, residual) / variance));
 		normal = Matrix.zeros(free, free);
-		const right = Matrix.columnVector(columns.map((column) => dot(column, residual)));
 		for (let a = 0; a < free; a++) {
 			for (let b = a; b < free; b++) {
-				normal.set(a, b, dot(columns[a]!, columns[b]!));
+				normal.set(a, b, dot(columns[a]!, columns[b]!) / variance);
 				normal.set(b, a, normal.get(a, b));
 			}
 		}
@@ -184,19 +180,21 @@ function fitted(
 			for (let a = 0; a < free; a++) damped.set(a, a, damped.get(a, a) * (1 + damping));
 			const step = solved(damped, right);
 			if (!step) break;
+			// What such a step would gain on a straight slope is too little to go on for.
+			if (step.reduce((gain, by, a) => gain + by * right.get(a, 0), 0) < leastGain) break;
 			const next = bounded(swing, step);
-			const there = off(next);
-			const squares = sumOf(there);
+			const squares = residualOf(next, there);
 			const now = squares / variance + usual(next);
 			if (now < cost) {
 				gained = cost - now;
-				[swing, residual, sum] = [next, there, squares];
+				[residual, there] = [there, residual];
+				[swing, sum] = [next, squares];
 				damping = Math.max(1e-9, damping / 5);
 				break;
 			}
 			damping *= 4;
 		}
-		if (gained < 1e-6) break;
+		if (gained < leastGain) break;
 	}
 	const variance = given ?? noise2(sum);
 	const first = Matrix.zeros(free, 1);
@@ -210,9 +208,18 @@ function fitted(
 	};
 }
 
-function bounded(from: Values, step: readonly number[]): Values {
+/** Of the cost: a fit that gains less than this is there. */
+const leastGain = 1e-6;
+
+function dot(a: Float64Array, b: Float64Array): number {
+	let sum = 0;
+	for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
+	return sum;
+}
+
+function bounded(from: Swing, step: readonly number[]): Swing {
 	const next = { ...from };
-	for (const [i, change] of step.entries()) next[keys[i]!] += change;
+	for (const [i, change] of step.entries()) next[swingKeys[i]!] += change;
 	next.ratio = Math.min(3, Math.max(0.005, next.ratio));
 	next.natural = Math.min(3 * from.natural, Math.max(from.natural / 3, next.natural));
 	next.friction = Math.min(0.6 * Math.abs(from.push), Math.max(0, next.friction));

@@ -62,8 +62,8 @@ export interface AxleState {
 	moved: Map<Node, number>;
 	/** Parts on a jack or a strap, as `FL/knuckle`: of an axle one end each. */
 	held: Map<string, Holder>;
-	/** As its joints and parts were when it was looked at last. */
-	seen: string;
+	/** As its joints and parts were when it was looked at last, and what is around them. */
+	seen?: Pick<AxleState, 'fixings' | 'moved' | 'held' | 'out'> & { around: readonly unknown[] };
 	/** Covers that are off, with whom they belong to. */
 	open: Set<string>;
 }
@@ -132,11 +132,12 @@ export function freshCar(scope: WorkScope) {
 				return at === corner ? [node(corner, key)] : [];
 			})
 		);
-	/** What is up now. */
-	const isHeld = (corner: Corner, part: string) => {
+	/** Parts of a corner that are up now. */
+	const upAt = (corner: Corner): Set<Node> => {
 		const { graph, fixings, out } = axle(corner);
-		return heldParts(graph, corner, fixings, heldAt(corner), out).has(node(corner, part));
+		return heldParts(graph, corner, fixings, heldAt(corner), out);
 	};
+	const isHeld = (corner: Corner, part: string) => upAt(corner).has(node(corner, part));
 	/** Joints that a way wants apart and that are on. */
 	const stillTogether = (corner: Corner, way: LayoutWay) =>
 		(way.apart ?? []).flatMap((pair) =>
@@ -165,14 +166,18 @@ export function freshCar(scope: WorkScope) {
 		if (!arm || at(corner).squeezed || axle(corner).out.has(node(corner, 'spring'))) return false;
 		return !((axle(corner).moved.get(node(corner, arm.key)) ?? 0) > 0);
 	};
-	const axleLinksOff = (which: Axle) => {
-		const layout = scope.layouts[which];
-		return axleLinks(layout).flatMap((part) =>
-			sidesOf(which).filter((corner) =>
-				jointsOf(layout, part.key).some(({ key }) => fixing(corner, key) === 'off')
-			)
-		).length;
-	};
+	const linkJoints = new Map(
+		[...axles.keys()].map((which) => [
+			which,
+			axleLinks(scope.layouts[which]).map(({ key }) => jointsOf(scope.layouts[which], key))
+		])
+	);
+	const axleLinksOff = (which: Axle) =>
+		linkJoints
+			.get(which)!
+			.flatMap((joints) =>
+				sidesOf(which).filter((corner) => joints.some(({ key }) => fixing(corner, key) === 'off'))
+			).length;
 	const linesOff = (corner: Corner) =>
 		layoutOf(corner).joints.filter(
 			({ key, between }) =>
@@ -198,6 +203,7 @@ export function freshCar(scope: WorkScope) {
 		settlesLater,
 		standsAlone,
 		isHeld,
+		upAt,
 		heldAt,
 		stillTogether,
 		isWayOpen,
@@ -215,7 +221,6 @@ const freshAxle = (layout: Layout, axle: Axle): AxleState => ({
 	out: new Set(),
 	moved: new Map(),
 	held: new Map(),
-	seen: '',
 	open: new Set()
 });
 

@@ -97,16 +97,36 @@ function checkHolds(car: Car, bad: (code: string, words: string) => void): void 
 
 /** Whether an axle stands otherwise than at the last look. */
 function changed(car: Car, axle: Axle, state: AxleState): boolean {
-	const { fixings, moved, out, held } = state;
-	const sides = car.sidesOf(axle).map((corner) => {
-		const { squeezed, way } = car.at(corner);
-		return [squeezed, way?.key];
-	});
-	const now = [fixings, moved, out, held, sides, [car.body.up]]
-		.map((all) => [...all].join(' '))
-		.join('|');
-	if (state.seen === now) return false;
-	state.seen = now;
+	const { fixings, moved, out, held, seen } = state;
+	const around = [
+		car.body.up,
+		...car.sidesOf(axle).flatMap((corner) => {
+			const { squeezed, way } = car.at(corner);
+			return [squeezed, way];
+		})
+	];
+	const same =
+		seen !== undefined &&
+		sameMap(fixings, seen.fixings) &&
+		sameMap(moved, seen.moved) &&
+		sameMap(held, seen.held) &&
+		out.size === seen.out.size &&
+		[...out].every((node) => seen.out.has(node)) &&
+		around.every((one, i) => one === seen.around[i]);
+	if (same) return false;
+	state.seen = {
+		fixings: new Map(fixings),
+		moved: new Map(moved),
+		held: new Map(held),
+		out: new Set(out),
+		around
+	};
+	return true;
+}
+
+function sameMap<V>(a: ReadonlyMap<string, V>, b: ReadonlyMap<string, V>): boolean {
+	if (a.size !== b.size) return false;
+	for (const [key, value] of a) if (b.get(key) !== value) return false;
 	return true;
 }
 
@@ -138,6 +158,7 @@ function checkCorner(car: Car, corner: Corner, bad: (code: string, words: string
 	const { graph, fixings, moved, out } = car.axle(corner);
 	const held = car.heldAt(corner);
 	const arm = springArm(layout);
+	const up = car.upAt(corner);
 	const { way } = car.at(corner);
 	for (const joint of way ? car.stillTogether(corner, way) : []) {
 		bad('arm-held', `${joint.key} holds what has gone`);
@@ -149,8 +170,8 @@ function checkCorner(car: Car, corner: Corner, bad: (code: string, words: string
 	for (const part of layout.assembly.parts) {
 		if (!part.heldBy || out.has(car.node(corner, part.key))) continue;
 		const node = car.node(corner, part.key);
-		const stays = staysOn(graph, fixings, held, node, moved) || held.has(node);
-		if (car.isHeld(corner, part.key) && stays) continue;
+		const stays = held.has(node) || staysOn(graph, fixings, held, node, moved);
+		if (up.has(node) && stays) continue;
 		if (part.key === arm?.key && car.presses(corner)) {
 			bad('unheld-spring', 'nothing holds the spring on the arm');
 		} else if (part.heldBy === 'jack') bad('arm-drops', `nothing holds the ${part.name}`);
