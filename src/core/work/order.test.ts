@@ -212,7 +212,7 @@ describe('the order of work', () => {
 					expect(replay(order, scope)).toEqual([]);
 				}
 			),
-			{ numRuns: 1500, seed }
+			{ numRuns: 400, seed }
 		);
 	});
 
