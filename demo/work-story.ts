@@ -9,7 +9,6 @@ import {
 	type RustGrade,
 	type Strategy
 } from '../src/core/work/scope.ts';
-import { readCompressorInput } from '../src/core/spring/compressor.ts';
 import { usualCosts } from '../src/core/job/costs.ts';
 import type { KindData, KindName } from '../src/core/job/kinds/data.ts';
 import type { PartStatus } from '../src/core/job/kinds/part/data.ts';
@@ -99,7 +98,7 @@ export function tellWork(book: Book, story: WorkStory, { say, now, key }: Teller
 	}
 	if (story.compressor) {
 		const { corner, turned } = story.compressor;
-		const input = readCompressorInput(story.compressor.input);
+		const { input } = story.compressor;
 		keep('compressor', corner, {
 			input,
 			typed: {

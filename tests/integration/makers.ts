@@ -45,7 +45,6 @@ export const makers: { [K in KindName]: Maker | null } = {
 	sealed: null,
 	imported: null,
 	car: null,
-	carried: null,
 	head: (g) =>
 		oneOf(g, [
 			{ subject: 'car', data: { complaint: words(g) } },

@@ -4,7 +4,16 @@ import { layouts } from '../layout/catalogue';
 import { damperOf, partOf, springArm, springSeat, unitOf } from '../layout/shape';
 import type { Layout, LayoutWay } from '../layout/types';
 import { costOf, freed } from './freeing';
-import { byEnd, giveOf, graphOf, type Edge, type Fixing, type Graph, type JointId, type Node } from './graph';
+import {
+	byEnd,
+	giveOf,
+	graphOf,
+	type Edge,
+	type Fixing,
+	type Graph,
+	type JointId,
+	type Node
+} from './graph';
 
 interface Case {
 	name: string;

@@ -4,7 +4,7 @@ import { springFitFault } from '../bench/spring-fit.ts';
 import { absentOf, checkStack, checkUnit, stackOf } from '../bench/stack.ts';
 import { axleOf, type Corner } from '../height/corners.ts';
 import { springSeat } from '../layout/shape.ts';
-import { readCompressorInput, springCompressor } from '../spring/compressor.ts';
+import { springCompressor } from '../spring/compressor.ts';
 import { axlePlans, type AxlePlan } from '../work/scope.ts';
 import type { WorkStep } from '../work/step.ts';
 import { Problem, refuse } from '../problem.ts';
@@ -25,7 +25,7 @@ export function benchWants(record: JobRecord, book: WorkBook, step: WorkStep): s
 	if (step.kind === 'compress') {
 		const kept = book.get('compressor', corner);
 		if (!kept) return ['the compressor: type the spring and the tool'];
-		const computed = springCompressor(readCompressorInput(kept.input));
+		const computed = springCompressor(kept.input);
 		if (!computed.ok) return computed.faults.map(({ message }) => message);
 		if (computed.value.overloaded) return ['a stronger tool: this one is overloaded'];
 		if (computed.value.coilBind) return ['more coils between the hooks: they close too early'];
@@ -85,7 +85,7 @@ function comparisonWants(book: WorkBook, corner: Corner, plan: AxlePlan): string
 
 /** No turn is counted off with a tool that must not be used for this spring. */
 export function checkCompressor({ input, turned, free }: CompressorData): void {
-	const computed = springCompressor(readCompressorInput(input));
+	const computed = springCompressor(input);
 	if (!computed.ok) throw new Problem(422, 'These numbers have no answer.', computed.faults);
 	if (turned === 0 && !free) return;
 	const { overloaded, coilBind, forcePerHookN, forcePerScrewN } = computed.value;

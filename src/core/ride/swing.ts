@@ -121,11 +121,7 @@ function differences(
 	}
 }
 
-function heightDerivatives(
-	swing: Swing,
-	timeS: Float64Array,
-	into: readonly Float64Array[]
-): void {
+function heightDerivatives(swing: Swing, timeS: Float64Array, into: readonly Float64Array[]): void {
 	const { ratio, natural, friction } = swing;
 	const { creep, sigma, root, halfS, keeps } = decayOf(swing);
 	const pushed = Math.sign(swing.push) || 1;

@@ -9,9 +9,9 @@ export interface CompressorInput {
 	freeLengthMm: number;
 	/** Length of the spring in the assembled strut. */
 	installedLengthMm: number;
-	/** Gap wanted at the seat before the shaft nut is touched. */
 	/** Coils that lie dead on the seats, both ends together; 1.5 if absent. */
 	deadCoils?: number;
+	/** Gap wanted at the seat before the shaft nut is touched. */
 	clearanceMm: number;
 	/** Screws that share the force. */
 	screws: number;
@@ -23,17 +23,6 @@ export interface CompressorInput {
 	ratedLoadPerHookN?: number;
 	/** What the tool's maker allows per screw, where that is said. */
 	ratedLoadPerScrewN?: number;
-}
-
-/** As books from before screws and hooks were told apart have it: hooks of both ends in one number. */
-export type KeptCompressorInput = Omit<CompressorInput, 'screws' | 'hooksPerScrew'> &
-	(Pick<CompressorInput, 'screws' | 'hooksPerScrew'> | { hooks: number });
-
-/** What was kept, as it is reckoned today: of hooks told in one number two belong to a screw. */
-export function readCompressorInput(kept: KeptCompressorInput): CompressorInput {
-	if (!('hooks' in kept)) return kept;
-	const { hooks, ...input } = kept;
-	return { ...input, screws: Math.max(1, Math.ceil(hooks / 2)), hooksPerScrew: 1 };
 }
 
 export interface CompressorResult {

@@ -85,12 +85,20 @@ export const checks = new Checks();
 export class JobState {
 	/** Counts up when a device has sent something for this job, or may have. */
 	heard = $state(0);
-	/** As the page was loaded, and what came since. */
-	#confirmed: LoadedJob;
+	/** The longest book of it that this screen has had. */
+	#longest = $state.raw<Pick<LoadedJob, 'id' | 'entries'>>();
+	/** As the page was loaded, and what came since. A load that was overtaken takes nothing away: books only grow. */
+	readonly #confirmed: LoadedJob;
 	readonly #around: () => Surroundings;
 
 	constructor(loaded: () => LoadedJob, around: () => Surroundings) {
-		this.#confirmed = $derived(loaded());
+		this.#confirmed = $derived.by(() => {
+			const now = loaded();
+			const longest = this.#longest;
+			return longest?.id === now.id && longest.entries.length > now.entries.length
+				? { ...now, entries: longest.entries }
+				: now;
+		});
 		this.#around = around;
 	}
 
@@ -248,16 +256,15 @@ export class JobState {
 
 	/** @returns false when a layout they speak of could not be fetched: they are asked for again */
 	async #add(entries: readonly Entry[]): Promise<boolean> {
-		const layouts = layoutsIn(entries);
-		const here = await fetchLayouts(layouts).then(
+		const { id } = this.#confirmed;
+		const fetched = await fetchLayouts(layoutsIn(entries)).then(
 			() => true,
 			() => false
 		);
-		if (!here) return false;
+		if (!fetched) return false;
 		const more = entries.filter(({ seq }) => seq > this.seq);
-		if (more.length === 0) return true;
-		const loaded = this.#confirmed;
-		this.#confirmed = { ...loaded, entries: [...loaded.entries, ...more] };
+		if (more.length > 0 && id === this.#confirmed.id)
+			this.#longest = { id, entries: [...this.#confirmed.entries, ...more] };
 		return true;
 	}
 

@@ -9,7 +9,6 @@ import type { Role } from '$core/job/model';
 import { createStore, del, entries as allKept, set } from 'idb-keyval';
 import { isAway } from './away';
 import { call, type Refusal } from './api';
-import { leftBefore } from './outbox-before';
 import { taken } from './refresh';
 
 /** Who is at this screen, and whose an entry is. */
@@ -23,7 +22,7 @@ export interface Entry {
 	id: string;
 	path: string;
 	body: Record<string, unknown> & { id: string };
-	/** Null: of before entries had a maker; whoever says that it is theirs takes it. */
+	/** Null: nobody was signed in; whoever says that it is theirs takes it. */
 	by: Maker | null;
 	/** A lead has vouched for it, and sends it in its maker's name. */
 	vouched?: boolean;
@@ -73,7 +72,6 @@ class Outbox {
 
 	/** Reads what an earlier page left behind, and sends what is this person's. Call once in the browser. */
 	async open(): Promise<void> {
-		for (const entry of leftBefore()) await keep({ ...entry, by: null });
 		let kept: [string, Entry][] = [];
 		await quietly(async () => {
 			kept = await allKept<string, Entry>(store);

@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import type { Entry } from '../../core/job/book/entry.ts';
-import type { FirstRecord } from '../../core/job/book/first-record.ts';
 import { kinds } from '../../core/job/kinds/index.ts';
 import { kindSchemas } from '../../core/job/kinds/schemas.ts';
 import type { PersonName } from '../../core/job/model.ts';
@@ -25,13 +24,6 @@ export interface JobFile {
 	seal?: { keyId: string; publicKey: string; shop: string; signature: string };
 	/** What was sealed at each signature; the PDF in base64. */
 	sheets?: { seq: number; sheet: Sheet; pdf: string }[];
-}
-
-/** The file of before there was one book. */
-export interface FirstJobFile {
-	format: typeof jobFileFormat;
-	formatVersion: 1;
-	job: FirstRecord;
 }
 
 const hash = () =>
@@ -107,7 +99,3 @@ export const jobFileSchema = Joi.object({
 		.max(50)
 		.description('what was sealed at each signature, by the number of its entry')
 });
-
-/** Which of the formats a file is in. */
-export const isFirstFormat = (file: unknown): boolean =>
-	(file as { formatVersion?: unknown } | null)?.formatVersion === 1;

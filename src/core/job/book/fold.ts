@@ -68,7 +68,6 @@ function named(entries: readonly Entry[], people: readonly PersonName[]): Person
 		ids.add(personId);
 		if (vouchedBy) ids.add(vouchedBy);
 		if ('technicianId' in data) ids.add(data.technicianId);
-		if ('changes' in data) for (const change of data.changes) ids.add(change.personId);
 	}
 	return people.filter(({ id }) => ids.has(id)).map(({ id, name, role }) => ({ id, name, role }));
 }

@@ -5,7 +5,6 @@ import type * as Arm from './arm-spring/data.ts';
 import type * as ArmAngle from './arm-angle/data.ts';
 import type * as Bounce from './bounce/data.ts';
 import type * as Car from './car/data.ts';
-import type * as Carried from './carried/data.ts';
 import type * as Checked from './checked/data.ts';
 import type * as Comparison from './comparison/data.ts';
 import type * as Compressor from './compressor/data.ts';
@@ -96,7 +95,6 @@ export interface KindData {
 	addendum: AddendumOf.Data;
 	retorque: Retorque.Data;
 	imported: Imported.Data;
-	carried: Carried.Data;
 }
 
 export type KindName = keyof KindData;

@@ -6,7 +6,6 @@ import { armAngle } from './arm-angle/index.ts';
 import { armSpring } from './arm-spring/index.ts';
 import { bounce } from './bounce/index.ts';
 import { car } from './car/index.ts';
-import { carried } from './carried/index.ts';
 import { checked } from './checked/index.ts';
 import { comparison } from './comparison/index.ts';
 import { compressor } from './compressor/index.ts';
@@ -97,8 +96,7 @@ const registry = {
 	sealed,
 	addendum,
 	retorque,
-	imported,
-	carried
+	imported
 } satisfies { [K in KindName]: { kind: K } };
 
 /** In the order of the work. */

@@ -7,7 +7,6 @@ import { schemas as armAngle } from './arm-angle/schema.ts';
 import { schemas as armSpring } from './arm-spring/schema.ts';
 import { schemas as bounce } from './bounce/schema.ts';
 import { schemas as car } from './car/schema.ts';
-import { schemas as carried } from './carried/schema.ts';
 import { schemas as checked } from './checked/schema.ts';
 import { schemas as comparison } from './comparison/schema.ts';
 import { schemas as compressor } from './compressor/schema.ts';
@@ -97,6 +96,5 @@ export const kindSchemas: Readonly<Record<KindName, KindSchemas>> = {
 	sealed,
 	addendum,
 	retorque,
-	imported,
-	carried
+	imported
 };

@@ -148,7 +148,7 @@ export const operations: readonly Operation[] = [
 	op('get', '/jobs/{id}/job.json', 'The job as a file', { output: jobFileSchema }),
 	op('get', '/jobs/{id}/readings.csv', 'Every height reading', { type: 'text/csv' }),
 	op('get', '/jobs/{id}/torques.csv', 'Every torque', { type: 'text/csv' }),
-	op('post', '/import', 'Recreate a job from its file; files of format version 1 are taken too', {
+	op('post', '/import', 'Recreate a job from its file', {
 		input: jobFileSchema,
 		most: 8 * MB
 	}),

@@ -1,15 +1,12 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
-import { pathToFileURL } from 'node:url';
+import { join } from 'node:path';
 import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
 import type { Config } from '../config.ts';
 
 interface Migration {
 	name: string;
-	/** Statements, or a module whose `migrate` is given the connection and can be run again. */
-	statements?: string[];
-	module?: string;
+	statements: string[];
 	checksum: string;
 }
 
@@ -23,13 +20,12 @@ const statementsOf = (sql: string): string[] =>
 
 export function readMigrations(folder: string): Migration[] {
 	return readdirSync(folder)
-		.filter((name) => /^\d{4}_\w+\.(sql|ts)$/.test(name))
+		.filter((name) => /^\d{4}_\w+\.sql$/.test(name))
 		.sort()
 		.map((name) => {
 			const text = readFileSync(join(folder, name), 'utf8');
 			const checksum = createHash('sha256').update(text).digest('hex');
-			if (name.endsWith('.sql')) return { name, checksum, statements: statementsOf(text) };
-			return { name, checksum, module: pathToFileURL(resolve(folder, name)).href };
+			return { name, checksum, statements: statementsOf(text) };
 		});
 }
 
@@ -103,7 +99,7 @@ export async function migrate(
 }
 
 async function apply(connection: Connection, migration: Migration, watch: Watch): Promise<void> {
-	const { name, checksum, statements = [], module } = migration;
+	const { name, checksum, statements } = migration;
 	await connection.query('INSERT IGNORE INTO migrations_under_way (name, checksum) VALUES (?, ?)', [
 		name,
 		checksum
@@ -140,13 +136,6 @@ async function apply(connection: Connection, migration: Migration, watch: Watch)
 			await record('done');
 		}
 		watch('recorded', name, i);
-	}
-	if (module !== undefined) {
-		const work = (await import(/* @vite-ignore */ module)) as {
-			migrate: (connection: Connection) => Promise<void>;
-		};
-		await work.migrate(connection);
-		watch('run', name, -1);
 	}
 	await connection.beginTransaction();
 	await connection.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', [name, checksum]);

@@ -1,17 +1,10 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../../../core/job/book/entry.ts';
-import { bookOfFirst, type FirstRecord } from '../../../core/job/book/first-record.ts';
 import { Job } from '../../../core/job/book/job.ts';
 import type { KindData } from '../../../core/job/kinds/data.ts';
 import type { PersonName, Vehicle } from '../../../core/job/model.ts';
-import { effective } from '../../../core/procedure/corrections.ts';
 import type { Fault } from '../../../core/result.ts';
-import {
-	jobFileFormat,
-	jobFileVersion,
-	type FirstJobFile,
-	type JobFile
-} from '../../schema/job-file.ts';
+import { jobFileFormat, jobFileVersion, type JobFile } from '../../schema/job-file.ts';
 import { insertEntries } from '../db/entries.ts';
 import { findJob, insertJob, nextJobNumber, takeJobNumber } from '../db/jobs.ts';
 import { findPerson, insertPerson, listPeople } from '../db/people.ts';
@@ -26,7 +19,6 @@ import { signingKey, signWith, type Sealer } from '../proof/keys.ts';
 import { statements } from '../proof/seal.ts';
 import { knownSigners } from '../proof/signers.ts';
 import { proveFile, type FileProof, type Signers } from '../proof/verify.ts';
-import { proveFirstChain } from '../proof/first-chain.ts';
 
 export function toJobFile({ record, entries }: Job): JobFile {
 	const { id, number, people } = record;
@@ -80,15 +72,14 @@ export interface ImportOutcome {
  */
 export async function importJob(
 	db: Database,
-	file: JobFile | FirstJobFile,
+	file: JobFile,
 	by: Pick<PersonName, 'id'> | null,
 	prove: (file: JobFile, signers: Signers) => Promise<FileProof> | FileProof = proveFile
 ): Promise<ImportOutcome> {
-	const whole = file.formatVersion === 1 ? await carried(db, file) : file;
-	const { job, entries, people } = whole;
+	const { job, entries, people } = file;
 	const faults = crossReferences(entries, people);
 	if (faults.length) throw invalid(faults);
-	const proof = await prove(whole, await knownSigners(db));
+	const proof = await prove(file, await knownSigners(db));
 	const broken = brokenChain(proof, file);
 	if (broken.length) throw invalid(broken);
 	const { record } = new Job({ ...job, people }, entries);
@@ -112,13 +103,13 @@ export async function importJob(
 			: await nextJobNumber(tx, year);
 		const row = { id: job.id, number, vehicleId: record.vehicle.id };
 		await insertJob(tx, row);
-		const data = { from, verified, keyId: whole.seal?.keyId ?? null, head: whole.head };
+		const data = { from, verified, keyId: file.seal?.keyId ?? null, head: file.head };
 		const all = by ? [...entries, ...importedEntry(job.id, entries, by.id, data)] : entries;
 		await insertEntries(tx, job.id, all);
 		const name = { ...row, people: await listPeople(tx) };
 		await project(tx, row, new Job(name, []), new Job(name, all), all);
 		if (verified) {
-			for (const { seq, sheet, pdf } of whole.sheets ?? []) {
+			for (const { seq, sheet, pdf } of file.sheets ?? []) {
 				await insertSheet(tx, job.id, { seq, sheet, pdf: Buffer.from(pdf, 'base64') });
 			}
 		}
@@ -165,43 +156,8 @@ async function refuseOwnPeople(db: Database, people: readonly PersonName[]): Pro
 	if (faults.length) throw invalid(faults);
 }
 
-/** A file of before, as the book it becomes. */
-async function carried(db: Database, { job }: FirstJobFile): Promise<JobFile> {
-	const faults = firstReferences(job);
-	if (faults.length) throw invalid(faults);
-	const shop = await findShop(db);
-	const storedAt = new Date().toISOString();
-	const loose = bookOfFirst(job, {
-		limits: { setDeg: shop?.twistSetDeg ?? 2, advisedDeg: shop?.twistAdvisedDeg ?? 5 },
-		changes: [],
-		storedAt: () => storedAt,
-		key: uuidv7
-	});
-	const entries = chained(job.id, undefined, loose);
-	const broken = outsideChain(job) ?? proveFirstChain(job.id, entries, job.chain);
-	if (broken) throw invalid([{ field: 'job.chain', message: `does not hold: ${broken}` }]);
-	return {
-		format: jobFileFormat,
-		formatVersion: jobFileVersion,
-		job: { id: job.id, number: job.number },
-		head: entries.at(-1)!.hash,
-		entries,
-		people: job.people
-	};
-}
-
-/** What the first chain should have and has not: a file without its chain proves nothing. */
-function outsideChain({ readings, torques, loadings, chain }: FirstRecord): string | undefined {
-	const inChain = new Set(chain.map(({ id }) => id));
-	const out = [...readings, ...torques, ...loadings].filter(({ id }) => !inChain.has(id));
-	return out.length
-		? `${out.length} of its readings, torques and loadings are not in the chain`
-		: undefined;
-}
-
 /** A file whose book was changed on the way is not taken. */
-function brokenChain({ chain }: FileProof, file: JobFile | FirstJobFile): Fault[] {
-	if (file.formatVersion === 1) return [];
+function brokenChain({ chain }: FileProof, file: JobFile): Fault[] {
 	const { broken, head } = chain;
 	if (broken) {
 		return [{ field: `entries.${broken.seq - 1}`, message: `does not hold: ${broken.words}` }];
@@ -260,26 +216,6 @@ function crossReferences(entries: readonly Entry[], people: readonly PersonName[
 		// A note on the car may be of another job of it.
 		if (entry.kind !== 'note') need(seen, entry.corrects, `${field}.corrects`, 'entry before it');
 		seen.add(entry.id);
-	}
-	return faults.slice(0, 50);
-}
-
-/** The same for a file of before, in its own words. */
-function firstReferences(job: FirstRecord): Fault[] {
-	const faults: Fault[] = [];
-	const fault = (field: string, message: string, value?: unknown) =>
-		faults.push({ field, message, value });
-	if ((job.signOff === null) !== (job.signedAt === null)) {
-		fault('job.signedAt', 'a signed job has both signedAt and signOff', job.signedAt);
-	}
-	for (const [i, joint] of job.joints.entries()) {
-		if (!job.corners.includes(joint.corner)) {
-			fault(`job.joints.${i}.corner`, 'is not among the job’s corners', joint.corner);
-		}
-	}
-	const schools = new Set(effective(job.readings).map((reading) => reading.school));
-	if (schools.size > 1 || (schools.size === 1 && !schools.has(job.school))) {
-		fault('job.readings', 'heights of different schools are never mixed in one job');
 	}
 	return faults.slice(0, 50);
 }

@@ -1,12 +1,6 @@
 import { invalid } from '../../../core/problem.ts';
 import { validate } from '../../../core/validate.ts';
-import { firstJobFileSchema } from '../../schema/first-job-file.ts';
-import {
-	isFirstFormat,
-	jobFileSchema,
-	type FirstJobFile,
-	type JobFile
-} from '../../schema/job-file.ts';
+import { jobFileSchema, type JobFile } from '../../schema/job-file.ts';
 
 /**
  * A job file as its schema has it.
@@ -15,9 +9,8 @@ import {
  * @param now ms since 1970
  * @throws Problem 422 that names each fault
  */
-export function readJobFile(given: unknown, now: number): JobFile | FirstJobFile {
-	const schema = isFirstFormat(given) ? firstJobFileSchema : jobFileSchema;
-	const checked = validate<JobFile | FirstJobFile>(schema, given, { now });
+export function readJobFile(given: unknown, now: number): JobFile {
+	const checked = validate<JobFile>(jobFileSchema, given, { now });
 	if (!checked.ok) throw invalid(checked.faults);
 	return checked.value;
 }

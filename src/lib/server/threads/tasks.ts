@@ -53,12 +53,8 @@ export const proveJobFile = task(({ file, signers }: { file: JobFile; signers: S
 
 /** Both, of a file that stays outside. */
 export const verifyFile = task(
-	({ text, now, signers }: { text: string; now: number; signers: Signers }) => {
-		const file = readJobFile(parseJson(text), now);
-		if (file.formatVersion === 1)
-			throw new Problem(422, 'A file of the first format has no seal: import it.');
-		return proveFile(file, signers);
-	}
+	({ text, now, signers }: { text: string; now: number; signers: Signers }) =>
+		proveFile(readJobFile(parseJson(text), now), signers)
 );
 
 /** Goes along a book, hash by hash, and looks at its seals. */

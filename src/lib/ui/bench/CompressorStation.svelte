@@ -1,10 +1,6 @@
 <script lang="ts">
 	import { corners, axleOf, type Corner } from '$core/height/corners';
-	import {
-		readCompressorInput,
-		springCompressor,
-		type CompressorInput
-	} from '$core/spring/compressor';
+	import { springCompressor, type CompressorInput } from '$core/spring/compressor';
 	import { formatNumber } from '$core/units/format';
 	import type { Dimension } from '$core/units/dimensions';
 	import type { Refusal } from '$lib/client/api';
@@ -92,9 +88,7 @@
 	/** Each screw in its turn gets the same. */
 	const screws = $derived(input?.screws ?? 1);
 	const handed = $derived(c ? c.steps.flatMap((turns) => Array<number>(screws).fill(turns)) : []);
-	const changed = $derived(
-		!kept || JSON.stringify(input) !== JSON.stringify(readCompressorInput(kept.input))
-	);
+	const changed = $derived(!kept || JSON.stringify(input) !== JSON.stringify(kept.input));
 
 	async function keep(part: { turned?: number; free?: boolean }) {
 		if (!input) return;

@@ -38,7 +38,7 @@
 			<p class="mt-2">
 				{one.corner}
 				{one.name}: {round.lastRow(one.id)!.skipReason}
-				<ActionButton onclick={() => round.pick(one.id)}>Do it now</ActionButton>
+				<ActionButton onclick={() => round.pickJoint(one.id)}>Do it now</ActionButton>
 			</p>
 		{/each}
 		<!-- It has the focus: one Enter of a foot switch leads on. -->

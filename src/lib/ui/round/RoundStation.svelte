@@ -51,7 +51,7 @@
 	$effect(() => {
 		void part;
 		untrack(() => {
-			round.picked = undefined;
+			round.pick(undefined);
 			editing = undefined;
 		});
 	});
@@ -62,19 +62,9 @@
 			typedMm = undefined;
 		});
 	});
-	function goOn(done: string) {
-		refused = undefined;
-		round.goOn(done);
-	}
-
+	const taken = () => (refused = undefined);
 	const mine = $derived(round.newestOf(page.data.person?.id));
-	async function undo() {
-		if (!mine) return;
-		const { id, jointId, carState, method } = mine;
-		const said = { withdraw: true, carState, ...(method ? { method } : {}) };
-		await job.tell('torque', jointId, said, { corrects: id });
-		round.pick(jointId);
-	}
+	const undo = () => round.undo(page.data.person?.id);
 	const nameOf = (jointId: string) => {
 		const of = record.joints.find(({ id }) => id === jointId);
 		return of ? `${of.corner} ${of.name}` : '';
@@ -117,7 +107,7 @@
 			done={(one) => round.done(one)}
 			waits={(one) => !round.done(one) && !!round.waits(one)}
 			onpick={(one) => {
-				round.picked = one;
+				round.pick(one);
 				editing = undefined;
 			}}
 		/>
@@ -170,7 +160,7 @@
 					given={{
 						corner: stop.corner,
 						onlook: (mm) => (typedMm = mm),
-						onrecorded: goOn,
+						onrecorded: taken,
 						onrefused: (corner, refusal) =>
 							(refused = { ...refusal, title: `${cornerNames[corner]}: ${refusal.title}` })
 					}}
@@ -193,7 +183,7 @@
 					bind:loosenedFirst={round.loosened}
 					bind:aheadReason={round.ahead}
 					onchange={() => (editing = joint.id)}
-					onrecorded={goOn}
+					onrecorded={taken}
 					onrefused={(jointId, refusal) =>
 						(refused = { ...refusal, title: `${nameOf(jointId)}: ${refusal.title}` })}
 				/>
@@ -204,7 +194,7 @@
 		<div class="flex flex-wrap items-center gap-3">
 			{#if stop?.phase === 'rubber' && !editing}
 				{@const { corner } = stop}
-				<ActionButton onclick={() => (round.picked = { phase: 'load', corner })}
+				<ActionButton onclick={() => round.pick({ phase: 'load', corner })}
 					>{round.standing.method ? 'Read the height again' : 'Bring it to height'}</ActionButton
 				>
 				{#if round.standing.method}

@@ -41,15 +41,20 @@ describe('the round of a part of the car', () => {
 		expect(round.toSet).toBeLessThan(roundOf('2026-0256').round.toSet);
 	});
 
-	it('leaves what was picked in hand until it is done, whatever is answered meanwhile', () => {
-		const { round } = roundOf('2026-0256');
-		const other = round.stops.findLast((stop) => stop.phase === 'rubber')!;
-		round.picked = other;
-		expect(round.joint?.id).toBe(other.phase === 'rubber' && other.jointId);
-		round.goOn('another joint');
-		expect(round.picked).toBe(other);
-		round.goOn(other.phase === 'rubber' ? other.jointId : '');
+	it('leaves what was picked in hand until it is done, whatever is done meanwhile', async () => {
+		const { job, round } = roundOf('2026-0256');
+		await job.tell('loading', 'FL', { method: 'jack-to-height', hubToArch: '323 mm' });
+		const [one, other] = job.record.joints.filter(
+			({ corner, kind }) => corner === 'FL' && kind === 'bonded-bush'
+		);
+		const pull = (id: string) => job.tell('torque', id, { torque: '80', action: 0, ...round.sent });
+		round.pickJoint(other!.id);
+		expect(round.joint?.id).toBe(other!.id);
+		await pull(one!.id);
+		expect(round.joint?.id).toBe(other!.id);
+		await pull(other!.id);
 		expect(round.picked).toBeUndefined();
+		expect([one!.id, other!.id]).not.toContain(round.joint?.id);
 	});
 });
 
@@ -59,7 +64,7 @@ describe('how a corner stands in the round', () => {
 	it('hangs until it is read, stands as it was read, and hangs again when somebody says so', async () => {
 		const { job, round } = roundOf('2026-0257');
 		const rubber = round.stops.find((stop) => stop.phase === 'rubber' && stop.corner === 'FL')!;
-		round.picked = rubber;
+		round.pick(rubber);
 		const read = job.record.loadings.some(({ corner }) => corner === 'FL');
 		expect(round.standing.carState).toBe(read ? 'loaded' : 'hanging');
 		await job.tell('loading', 'FL', look('342 mm'));
@@ -85,7 +90,7 @@ describe('how a corner stands in the round', () => {
 
 	it('at the wheels is on its wheels', () => {
 		const { round } = roundOf('2026-0257');
-		round.picked = round.stops.find((stop) => stop.phase === 'ground');
+		round.pick(round.stops.find((stop) => stop.phase === 'ground'));
 		expect(round.standing).toMatchObject({ carState: 'loaded', method: 'on-wheels' });
 		expect(round.question?.kind).toBe('down');
 	});
@@ -100,7 +105,7 @@ describe('what the round waits for', () => {
 
 	it('is said of a joint that is picked before its turn', () => {
 		const { round } = roundOf('2026-0268');
-		round.picked = round.stops.find((stop) => stop.phase === 'rigid');
+		round.pick(round.stops.find((stop) => stop.phase === 'rigid'));
 		expect(round.question?.kind).toBe('waits');
 		round.ahead = 'the bolt is needed to hold the knuckle';
 		expect(round.question).toBeUndefined();

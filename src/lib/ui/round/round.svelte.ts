@@ -35,8 +35,8 @@ const hanging: Standing = { carState: 'hanging', method: undefined, hubToArch: '
 const keyOf = (stop: RoundStop): string => (stop.phase === 'load' ? stop.corner : stop.jointId);
 
 export class Round {
-	/** A joint picked from the list; the next in order otherwise. */
-	picked = $state.raw<RoundStop>();
+	/** What was picked, and how often it had been pulled or read by then. */
+	#pick = $state.raw<{ stop: RoundStop; times: number }>();
 	/** What was said of rubber that was clamped elsewhere, for the joint in hand. */
 	loosened = $state<boolean>();
 	/** Why it is tightened before its turn. */
@@ -55,6 +55,15 @@ export class Round {
 	readonly stops: RoundStop[] = $derived.by(() =>
 		roundStops(this.#job.view.facts.joints, this.#part())
 	);
+	/**
+	 * A joint or a corner picked out of the order, until the book says that it was done since; a joint with steps
+	 * left stays in hand. It rests on the book alone: an answer that comes late changes nothing.
+	 */
+	readonly picked: RoundStop | undefined = $derived.by(() => {
+		const pick = this.#pick;
+		if (!pick || !stopIn(pick.stop, this.#part())) return undefined;
+		return this.#times(pick.stop) > pick.times && !this.#begun(pick.stop) ? undefined : pick.stop;
+	});
 	readonly #toDo: RoundStop[] = $derived.by(() =>
 		this.stops.filter((stop) => !this.done(stop) && !this.passedOver(stop))
 	);
@@ -67,7 +76,7 @@ export class Round {
 	);
 	readonly stop: RoundStop | undefined = $derived.by(() => {
 		const { picked } = this;
-		if (!picked || !stopIn(picked, this.#part())) return this.#next;
+		if (!picked) return this.#next;
 		if (picked.phase === 'load') return picked;
 		// The step of a picked joint that comes next.
 		const status = this.#job.view.standing.joints.get(picked.jointId);
@@ -199,23 +208,38 @@ export class Round {
 		return stopWaitsFor(this.#job.work, stop, this.#job.record.joints);
 	}
 
-	/** Takes this joint in hand, out of the order. */
-	pick(jointId: string): void {
-		this.picked = this.stops.find((stop) => stop.phase !== 'load' && stop.jointId === jointId);
+	/** Takes this in hand, out of the order; undefined: back to the order. */
+	pick(stop: RoundStop | undefined): void {
+		this.#pick = stop && { stop, times: this.#times(stop) };
 	}
 
-	/**
-	 * Back to the order once what was picked is done; a joint with steps left stays in hand. What was picked
-	 * meanwhile stays picked: the server may answer late.
-	 *
-	 * @param done the joint, or the corner that was loaded
-	 */
-	goOn(done: string): void {
-		const { picked } = this;
-		if (!picked || keyOf(picked) !== done) return;
-		const begun =
-			picked.phase !== 'load' && this.#job.view.standing.joints.get(done)!.state === 'begun';
-		if (!begun) this.picked = undefined;
+	pickJoint(jointId: string): void {
+		this.pick(this.stops.find((stop) => stop.phase !== 'load' && stop.jointId === jointId));
+	}
+
+	/** How often it was pulled, passed over or read, whoever did it: it only ever grows. */
+	#times(stop: RoundStop): number {
+		const { loadings, torques } = this.#job.record;
+		return stop.phase === 'load'
+			? loadings.filter(({ corner }) => corner === stop.corner).length
+			: torques.filter(({ jointId, withdrawn }) => jointId === stop.jointId && !withdrawn).length;
+	}
+
+	#begun(stop: RoundStop): boolean {
+		return (
+			stop.phase !== 'load' && this.#job.view.standing.joints.get(stop.jointId)?.state === 'begun'
+		);
+	}
+
+	/** Takes back the newest entry of a person, by a row of its own; its joint is in hand again. */
+	async undo(personId: string | undefined): Promise<void> {
+		const mine = this.newestOf(personId);
+		if (!mine) return;
+		const { id, jointId, carState, method } = mine;
+		// Before it is said: by the time the server has answered another joint may be in hand.
+		this.pickJoint(jointId);
+		const said = { withdraw: true, carState, ...(method ? { method } : {}) };
+		await this.#job.tell('torque', jointId, said, { corrects: id });
 	}
 
 	/** The newest row of a person, to be taken back by a row of its own. */

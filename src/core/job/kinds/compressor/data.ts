@@ -1,9 +1,9 @@
-import type { KeptCompressorInput } from '../../../spring/compressor.ts';
+import type { CompressorInput } from '../../../spring/compressor.ts';
 import type { Typed } from '../typed.ts';
 
 /** Subject the corner. */
 export interface Data {
-	input: KeptCompressorInput;
+	input: CompressorInput;
 	typed: Typed;
 	/** Steps of turns that were counted off. */
 	turned: number;

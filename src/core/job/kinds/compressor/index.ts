@@ -6,6 +6,7 @@ export const compressor = defineKind<'compressor'>({
 	kind: 'compressor',
 	name: 'Spring compressor',
 	counts: 'last',
+	saidAsKept: true,
 	decide({ command: { subject }, said }) {
 		deciding().checkCompressor(said);
 		return [{ kind: 'compressor', subject, data: said }];
