@@ -41,6 +41,8 @@ export class LineClient {
 	task: Task | null = null;
 	name = '';
 	connected = false;
+	/** How often it has called the server. */
+	tries = 0;
 	/** Answers of the server, newest last. */
 	readonly answers: Answer[] = [];
 	/** Told at every change. */
@@ -127,6 +129,7 @@ export class LineClient {
 
 	#open(): void {
 		if (this.#ended || this.#away) return;
+		this.tries++;
 		const { host, port, ca } = this.#to;
 		const socket = ca === undefined ? connect(port, host) : connectTls({ host, port, ca });
 		this.#socket = socket;

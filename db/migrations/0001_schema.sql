@@ -2,7 +2,7 @@
 -- shop has it.
 
 CREATE TABLE shop (
-  id                 TINYINT       NOT NULL CHECK (id = 1) PRIMARY KEY,
+  id                 TINYINT       NOT NULL PRIMARY KEY CHECK (id = 1),
   name               VARCHAR(120)  NOT NULL,
   units              JSON          NOT NULL,
   twist_set_deg      DECIMAL(4,1)  NOT NULL DEFAULT 2.0,

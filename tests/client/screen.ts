@@ -23,4 +23,8 @@ beforeEach(() => {
 	around.units = metric;
 	page.data = {};
 });
-afterEach(cleanup);
+afterEach(async () => {
+	cleanup();
+	// What a component began to fetch comes before its surroundings are taken down.
+	await vi.dynamicImportSettled();
+});

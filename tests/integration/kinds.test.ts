@@ -33,6 +33,7 @@ import { putKnownShop } from '../../src/lib/server/db/seals.ts';
 import { signingKey } from '../../src/lib/server/proof/keys.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { changeVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
+import { seedOfTheDay } from '../../src/core/seed.testing.ts';
 import { corner, makers, oneOf, saidKinds, words, type Said } from './makers.ts';
 import { useShop, shrink } from './shop.ts';
 
@@ -284,10 +285,10 @@ describe('every kind of fact', () => {
 						: [];
 					// The first books have every kind, so that none is left to chance.
 					const every = books < 4 ? whileOpen : [];
-					await carryAround(await randomBook(g, [...order, ...every, ...more, ...order, ...end]));
+					await carryAround(await randomBook(g, [...order, ...every, ...more, ...end]));
 				}
 			),
-			{ numRuns: 12, endOnFailure: true }
+			{ seed: seedOfTheDay('books'), numRuns: 4, endOnFailure: true }
 		);
 		const missing = kinds.map(({ kind }) => kind).filter((kind) => !accepted.has(kind));
 		expect(missing).toEqual([]);

@@ -24,6 +24,11 @@ vi.mock('$lib/server/app', () => ({
 	log: console
 }));
 
+// What a list costs has nothing to do with how a sheet is printed.
+vi.mock('../../src/lib/server/exchange/sheet-pdf.ts', () => ({
+	sheetPdf: () => Promise.resolve(Buffer.from('%PDF-1.4'))
+}));
+
 function counting(db: Database): Database {
 	const count =
 		<A extends unknown[], R>(run: (sql: string, ...more: A) => R) =>

@@ -69,7 +69,9 @@ describe('work on threads of its own', () => {
 		const leave = new AbortController();
 		const asked = threads.run('compute', long, { who: 'a', signal: leave.signal });
 		const waiting = threads.run('compute', short, { who: 'a' });
-		setTimeout(() => leave.abort(new Error('gone')), 50);
+		// The other thread has answered: this one has long begun.
+		await threads.run('compute', short, { who: 'b' });
+		leave.abort(new Error('gone'));
 		expect(await refusal(asked)).toMatchObject({ message: 'gone' });
 		expect(JSON.parse(await waiting)).toBeTruthy();
 		const never = AbortSignal.abort(new Error('left before'));

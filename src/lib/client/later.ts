@@ -10,9 +10,14 @@ const busyMs = 2000;
 /** Between two tries to fetch a part, ms. */
 const againMs = 3000;
 
-function idle(work: () => void): void {
-	if ('requestIdleCallback' in globalThis) requestIdleCallback(work, { timeout: busyMs });
-	else setTimeout(work);
+/** @returns takes it back: a page that is gone fetches nothing any more */
+function idle(work: () => void): () => void {
+	if (!('requestIdleCallback' in globalThis)) {
+		const timer = setTimeout(work);
+		return () => clearTimeout(timer);
+	}
+	const handle = requestIdleCallback(work, { timeout: busyMs });
+	return () => cancelIdleCallback(handle);
 }
 
 /** Wanted when somebody touches something. @returns fetches it at once, where it is not here yet */
@@ -31,9 +36,10 @@ export function whenIdle<Part>(fetch: () => Promise<Part>): Promise<Part> {
 				void fetch().then(resolve, () => {
 					if (!gone) timer = setTimeout(ask, againMs);
 				});
-			idle(ask);
+			const leave = idle(ask);
 			return () => {
 				gone = true;
+				leave();
 				clearTimeout(timer);
 			};
 		});

@@ -1,9 +1,11 @@
 /** The gate before the rubber: a reading, and what its answer may still change. */
 import { fireEvent, render, screen } from '@testing-library/svelte';
+import { tick } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Answer } from '$lib/client/api';
 import { around, call } from '../../../../tests/client/around';
 import { jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
+import { outbox } from '$lib/client/outbox.svelte';
 import LoadGate from './LoadGate.svelte';
 
 /** The server answers when told to. */
@@ -22,7 +24,11 @@ async function read(height: string) {
 	return { page, input, onrecorded, onrefused };
 }
 const refusal = { status: 409, title: 'This job is signed' };
-const settled = () => new Promise((done) => setTimeout(done, 20));
+/** The answer has been heard, and what follows from it is drawn. */
+const settled = async () => {
+	await vi.waitFor(() => expect(outbox.waiting).toEqual([]));
+	await tick();
+};
 
 describe('a look at a loaded corner', () => {
 	it('is told to the round once the server has it', async () => {
