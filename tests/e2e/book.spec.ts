@@ -1,6 +1,6 @@
 /** The book of a job: notes that stay with the car, its history, what two people said, how little it asks. */
 import { v7 as uuidv7 } from 'uuid';
-import { expect, sent, test } from './shop';
+import { expect, poll, sent, test } from './shop';
 
 const sill = 'Left sill is soft behind the front jacking point';
 
@@ -88,7 +88,7 @@ test('two who change one thing without knowing are both kept, and somebody says 
 	await expect(looks).toHaveCount(0);
 	await expect(page.getByRole('link', { name: /^Front left.*Target 431mm/ })).toBeVisible();
 	// Shown at once; the server has it a moment later.
-	await expect.poll(async () => (await record(page, '2026-0265')).looks).toEqual([]);
+	await poll(async () => (await record(page, '2026-0265')).looks).toEqual([]);
 });
 
 test('a reading is one request of the browser that made it; another screen asks for nothing', async ({
@@ -113,7 +113,7 @@ test('a reading is one request of the browser that made it; another screen asks 
 	await tomas.locator('#reading').press('Enter');
 	for (const page of [mara, tomas])
 		await expect(page.getByRole('button', { name: /Front left.*402\.0 mm/ })).toBeVisible();
-	await expect.poll(() => asked.get(tomas)).toEqual(['POST entries']);
+	await poll(() => asked.get(tomas)).toEqual(['POST entries']);
 	expect(asked.get(mara)).toEqual([]);
 	await expect(tomas.getByText('kept here')).toHaveCount(0);
 	expect(asked.get(tomas)).toEqual(['POST entries']);

@@ -1,5 +1,5 @@
 /** How many taps the way through a car takes beside its numbers and words, and how fast its pages come. */
-import { bookOf, expect, patient, sent, stage, test } from './shop';
+import { bookOf, expect, poll, patient, sent, stage, test } from './shop';
 import { Hands, heightsIn, setTheRound, walkToTheRound } from './walk';
 
 test.use({ hasTouch: true });
@@ -135,7 +135,7 @@ test('a whole round by foot switch: no tap', async ({ tomas: page, jobUrl }) => 
 			await page.keyboard.type(/\d+/.exec(target)![0]);
 		}
 		await page.keyboard.press('Enter');
-		await expect.poll(() => region.innerText()).not.toBe(before);
+		await poll(() => region.innerText()).not.toBe(before);
 	}
 	await expect(page.getByText('The round is through')).toBeVisible();
 	console.log(`a whole round: ${hands.taps} taps, ${hands.enters} Enters`);

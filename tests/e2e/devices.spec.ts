@@ -2,7 +2,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { viewJob } from '../../src/core/job/view';
 import type { Page } from '@playwright/test';
-import { expect, sent, test } from './shop';
+import { expect, poll, sent, test } from './shop';
 
 test('the gauge reads round the car, and the scales say what stands on each wheel', async ({
 	tomas: page,
@@ -14,20 +14,20 @@ test('the gauge reads round the car, and the scales say what stands on each whee
 	try {
 		await page.goto(`${await jobUrl('2026-0253')}/check?corner=FL`);
 		await page.getByRole('checkbox', { name: /Height gauge/ }).check();
-		await expect.poll(() => standIns.gauge.task?.label).toContain('front left, height after');
+		await poll(() => standIns.gauge.task?.label).toContain('front left, height after');
 		for (const mm of [352.2, 351.8, 352]) {
 			const { length } = standIns.gauge.answers;
 			standIns.measure(mm);
-			await expect.poll(() => standIns.gauge.answers.length).toBe(length + 1);
+			await poll(() => standIns.gauge.answers.length).toBe(length + 1);
 		}
 		await expect(page.getByRole('button', { name: /Front left.*352\.0 mm/ })).toBeVisible();
 		await page.getByRole('button', { name: /Rear right/ }).click();
-		await expect.poll(() => standIns.gauge.task?.label).toContain('rear right');
+		await poll(() => standIns.gauge.task?.label).toContain('rear right');
 		standIns.measure(349.5);
 		await expect(page.getByRole('button', { name: /Rear right.*1\/3.*349\.5 mm/ })).toBeVisible();
 
 		await page.getByRole('button', { name: 'Weigh' }).click();
-		await expect.poll(() => standIns.scales.task?.kind).toBe('loads');
+		await poll(() => standIns.scales.task?.kind).toBe('loads');
 		standIns.weigh({ FL: 4000, FR: 3800, RL: 2700, RR: 2500 });
 		// (FR + RL) over all four.
 		await expect(page.getByText('50.0 %')).toBeVisible();
@@ -45,10 +45,10 @@ test('a reading nobody asked for waits at the rack, and is set aside there with 
 }) => {
 	const standIns = shop.devices();
 	try {
-		await expect.poll(() => standIns.wrench.connected).toBe(true);
-		await expect.poll(() => standIns.wrench.task).toBeNull();
+		await poll(() => standIns.wrench.connected).toBe(true);
+		await poll(() => standIns.wrench.task).toBeNull();
 		standIns.pull('good');
-		await expect.poll(() => standIns.wrench.answers.length).toBe(1);
+		await poll(() => standIns.wrench.answers.length).toBe(1);
 		await page.goto('/rack');
 		const devices = page.getByRole('region', { name: 'Devices' });
 		await expect(devices).toContainText('nobody had asked for a reading');

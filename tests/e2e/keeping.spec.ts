@@ -1,4 +1,4 @@
-import { expect, patient, sent, test } from './shop';
+import { expect, poll, patient, sent, test } from './shop';
 
 test('the server dies between two readings: nothing is lost, nothing twice', async ({
 	tomas: page,
@@ -35,9 +35,9 @@ test('a reload with entries waiting keeps them', async ({ tomas: page, jobUrl, r
 	await expect(page.getByText('1 kept here')).toBeVisible();
 	await page.unroute('**/entries');
 	await page.reload();
-	await expect
-		.poll(async () => (await record(page, '2026-0261')).readings.some((r) => r.heightMm === 358))
-		.toBe(true);
+	await poll(async () =>
+		(await record(page, '2026-0261')).readings.some((r) => r.heightMm === 358)
+	).toBe(true);
 });
 
 test('two tabs of one browser, both without network, lose nothing to each other', async ({

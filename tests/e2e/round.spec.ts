@@ -1,4 +1,4 @@
-/** A whole torque round: every layout, by keyboard and by touch, alone and in pairs, with devices. */
+/** The torque round on a page: by keyboard and by touch, alone and in pairs, with devices. */
 import type { Locator, Page } from '@playwright/test';
 import { actionsOf } from '../../src/core/fastener/joint-programme';
 import { roundStops } from '../../src/core/procedure/round';
@@ -6,7 +6,8 @@ import { atWork } from '../../src/core/job/joints';
 import type { JobRecord } from '../../src/core/job/record';
 import { viewJob } from '../../src/core/job/view';
 import type { Behaviour } from '../../devices/joint-model';
-import { expect, pull, sent, test } from './shop';
+import { newJob, specify } from './prepared';
+import { bookOf, expect, poll, pull, sent, test } from './shop';
 
 test.use({ hasTouch: true });
 
@@ -33,16 +34,12 @@ async function step(page: Page, how: 'keyboard' | 'touch'): Promise<void> {
 	} else {
 		await (await nextButton(page)).tap();
 	}
-	await expect.poll(() => standing(page), { intervals: [25, 25, 50, 100] }).not.toBe(before);
+	await poll(() => standing(page)).not.toBe(before);
 }
 
 /** What Enter does next has the focus: a moment after it is drawn. */
 const ready = (page: Page) =>
-	expect
-		.poll(() => page.evaluate(() => document.activeElement !== document.body), {
-			intervals: [10, 25, 50]
-		})
-		.toBe(true);
+	poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true);
 
 /** What is to be touched: an answer that is asked for, else the record. */
 async function nextButton(page: Page): Promise<Locator> {
@@ -79,33 +76,13 @@ function checkRecord(job: JobRecord, from: JobRecord): void {
 	expect(new Set(steps)).toEqual(new Set(wanted));
 }
 
-for (const [number, layouts] of [
-	['2026-0262', 'strut in a clamp, twist beam with spring'],
-	['2026-0263', 'strut in a clamp, twist beam with strut'],
-	['2026-0265', 'wishbones with the spring on the arm, live axle behind'],
-	['2026-0266', 'live axles in front and behind'],
-	['2026-0267', 'wishbones with coilover, semi-trailing arm'],
-	['2026-0255', 'trailing arm with separate spring']
-] as const) {
-	test(`${layouts}: the round by keyboard alone`, async ({ tomas: page, jobUrl, record }) => {
-		const from = await record(page, number);
-		await page.goto(`${await jobUrl(number)}/set`);
-		await walk(page, 'keyboard');
-		await expect(through(page)).toBeVisible();
-		checkRecord(await record(page, number), from);
-	});
-}
-
-test('air struts and multi-link: two people on two sides, live on both screens', async ({
-	tomas,
-	mara,
-	jobUrl,
-	record
-}) => {
-	const from = await record(tomas, '2026-0264');
+test('air struts: two people on two sides, live on both screens', async ({ tomas, mara }) => {
+	const url = await newJob(tomas, ['air-strut-front', 'trailing-arm-rear'], ['FL', 'FR'], 'Sinks');
+	await specify(tomas, url);
+	const from = await bookOf(tomas, url);
 	const stops = roundStops(viewJob(from).facts.joints);
 	expect(stops.filter(({ corner }) => corner.endsWith('L')).length * 2).toBe(stops.length);
-	const round = `${await jobUrl('2026-0264')}/set`;
+	const round = `${url}/set`;
 	await Promise.all([tomas.goto(`${round}?of=left`), mara.goto(`${round}?of=right`)]);
 
 	await test.step('what one records stands on the other’s screen at once', async () => {
@@ -121,7 +98,7 @@ test('air struts and multi-link: two people on two sides, live on both screens',
 	await expect(through(tomas)).toBeVisible();
 	await tomas.getByRole('link', { name: 'Whole car' }).tap();
 	await expect(through(tomas)).toBeVisible();
-	const job = await record(tomas, '2026-0264');
+	const job = await bookOf(tomas, url);
 	checkRecord(job, from);
 	expect(new Set(job.torques.map(({ personId }) => personId)).size).toBe(2);
 });
@@ -144,11 +121,11 @@ test('two at the same joint: the second is told, and nothing counts twice', asyn
 	await expect(heading(mara)).toHaveText(name);
 	const [first, second] = [await inHand(tomas), await inHand(mara)];
 	await pull(tomas);
-	await expect.poll(() => inHand(tomas)).not.toBe(first);
+	await poll(() => inHand(tomas)).not.toBe(first);
 	await sent(tomas);
 	await pull(mara);
 	await expect(mara.getByRole('alert')).toContainText('Tomas Okoro has recorded');
-	await expect.poll(() => inHand(mara)).not.toBe(second);
+	await poll(() => inHand(mara)).not.toBe(second);
 	const rows = (await record(tomas, '2026-0259')).torques.slice(before);
 	expect(rows).toHaveLength(1);
 });
@@ -262,15 +239,15 @@ test('devices: the gauge brings the corner to height, the wrench sets it, whatev
 		for (const name of [/Height gauge/, /Wireless wrench/])
 			await page.getByRole('checkbox', { name }).check();
 		await expect(heading(page)).toHaveText('Load the corner');
-		await expect.poll(() => standIns.gauge.task?.kind).toBe('loading');
+		await poll(() => standIns.gauge.task?.kind).toBe('loading');
 		standIns.measure(323.5);
 		await expect(heading(page)).toHaveText('Upper wishbone, front bush bolt');
 
 		const pull = async (how: Behaviour) => {
 			const { length } = standIns.wrench.answers;
-			await expect.poll(() => standIns.wrench.task?.kind).toBe('torque');
+			await poll(() => standIns.wrench.task?.kind).toBe('torque');
 			standIns.pull(how);
-			await expect.poll(() => standIns.wrench.answers.length).toBeGreaterThan(length);
+			await poll(() => standIns.wrench.answers.length).toBeGreaterThan(length);
 		};
 		for (const [how, words] of [
 			['early', 'Stopped early'],

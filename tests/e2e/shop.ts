@@ -93,6 +93,10 @@ export function patient(page: Page): Page {
 	return page;
 }
 
+/** Looks again soon: what is waited for is there within some milliseconds mostly. */
+export const poll = <T>(look: () => T | Promise<T>) =>
+	expect.poll(look, { intervals: [10, 20, 40, 80, 160] });
+
 /** A fresh page of a kept browser; what the page keeps is gone afterwards. */
 async function withPage(context: BrowserContext, use: (page: Page) => Promise<void>) {
 	const page = patient(await context.newPage());
@@ -118,7 +122,7 @@ export async function sent(page: Page): Promise<void> {
 		page.evaluate(() =>
 			Number(document.querySelector<HTMLElement>('[data-waiting]')?.dataset.waiting)
 		);
-	await expect.poll(waiting, { intervals: [25, 50, 100] }).toBe(0);
+	await poll(waiting).toBe(0);
 }
 
 /** A joint recorded by keyboard; where its one-time hardware is asked for, it is new. */
@@ -126,7 +130,7 @@ export async function pull(page: Page): Promise<void> {
 	const main = page.locator('main');
 	const before = await main.innerText();
 	await page.keyboard.press('Enter');
-	await expect.poll(() => main.innerText(), { intervals: [25, 50, 100] }).not.toBe(before);
+	await poll(() => main.innerText()).not.toBe(before);
 	if (await page.getByText('Recorded as soon as you say').isVisible())
 		await page.keyboard.press('Enter');
 }

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, patient, pull, sent, stage, test } from './shop';
+import { expect, poll, patient, pull, sent, stage, test } from './shop';
 
 /** A new car through the heart of the job, as somebody would who has read nothing. */
 async function openJob(page: Page, plate: string): Promise<void> {
@@ -46,11 +46,9 @@ async function readAllRound(page: Page, heights: number[]): Promise<void> {
 			await field.fill(String(heights[i]! + add));
 			await field.press('Enter');
 			// Kept: the field is empty, or put away with everything read.
-			await expect
-				.poll(() =>
-					page.evaluate(() => document.querySelector<HTMLInputElement>('#reading')?.value)
-				)
-				.toBeFalsy();
+			await poll(() =>
+				page.evaluate(() => document.querySelector<HTMLInputElement>('#reading')?.value)
+			).toBeFalsy();
 		}
 	}
 }
@@ -107,7 +105,7 @@ test('a new car through the whole slice, by touch', async ({ tomas: page, mara }
 			if ((await field.inputValue()) === '') await field.fill('50');
 			await field.focus();
 			await pull(page);
-			await expect.poll(() => heading.innerText()).not.toBe(name);
+			await poll(() => heading.innerText()).not.toBe(name);
 		}
 		for (const bush of ['front', 'rear']) {
 			await inList(new RegExp(`Lower arm, ${bush} bush bolt`)).tap();

@@ -1,6 +1,6 @@
 /** The way through a car as hands go it, for tests that count or drive it. */
 import type { Page } from '@playwright/test';
-import { expect, pull, sent } from './shop';
+import { expect, poll, pull, sent } from './shop';
 
 /** Counts what hands do on a page: touches, and Enters as a foot switch sends them. */
 export class Hands {
@@ -36,11 +36,9 @@ export const heightsIn = async (page: Page, heights: Record<string, number>): Pr
 			await page.keyboard.type(String(heights[name]! + add));
 			await page.keyboard.press('Enter');
 			// Kept: the field is empty, or put away with everything read.
-			await expect
-				.poll(() =>
-					page.evaluate(() => document.querySelector<HTMLInputElement>('#reading')?.value)
-				)
-				.toBeFalsy();
+			await poll(() =>
+				page.evaluate(() => document.querySelector<HTMLInputElement>('#reading')?.value)
+			).toBeFalsy();
 		}
 		if (i < 3) await expect(corner).not.toHaveText(name);
 	}
@@ -120,13 +118,18 @@ async function atTheBench(page: Page, title: string): Promise<boolean> {
 	return true;
 }
 
-/** Steps done one after the other until the round or the heights take over, or all are done. */
-export async function walkToTheRound(page: Page, url: string): Promise<string[]> {
+/**
+ * Steps done one after the other until the round or the heights take over, or all are done.
+ *
+ * @param last ends with a step of this title
+ */
+export async function walkToTheRound(page: Page, url: string, last?: RegExp): Promise<string[]> {
 	await page.goto(`${url}/work`);
 	const card = page.getByRole('region', { name: 'The step in hand' });
 	const through = page.getByText('Every step is done');
 	const done: string[] = [];
 	for (let i = 0; i < 90; i++) {
+		if (last && done.some((title) => last.test(title))) return done;
 		await expect(card.or(through).first()).toBeVisible();
 		if (await through.isVisible()) return done;
 		if (await card.getByRole('link', { name: /Read the heights/ }).isVisible()) return done;
@@ -162,7 +165,7 @@ export async function walkToTheRound(page: Page, url: string): Promise<string[]>
 		if (await next.evaluate((element) => element === document.activeElement))
 			await page.keyboard.press('Enter');
 		else await next.click();
-		await expect.poll(() => toGo(page)).toBeLessThan(left);
+		await poll(() => toGo(page)).toBeLessThan(left);
 		done.push(title);
 	}
 	throw new Error('The steps never came to the round');
@@ -190,14 +193,12 @@ export async function setTheRound(page: Page): Promise<void> {
 		if (await field.isVisible()) {
 			// Or the joint before gave way to this look meanwhile, which has no number.
 			const ready = () => page.evaluate(() => document.activeElement?.id === 'torque');
-			await expect.poll(async () => (await ready()) || !(await field.isVisible())).toBe(true);
+			await poll(async () => (await ready()) || !(await field.isVisible())).toBe(true);
 			if (!(await field.isVisible())) continue;
 			if ((await field.inputValue()) === '') await page.keyboard.type('120');
 		}
 		await pull(page);
-		await expect
-			.poll(() => page.getByRole('region', { name: 'In hand' }).innerText())
-			.not.toBe(before);
+		await poll(() => page.getByRole('region', { name: 'In hand' }).innerText()).not.toBe(before);
 	}
 	await expect(page.getByText(/The round is through|The round waits/)).toBeVisible();
 }

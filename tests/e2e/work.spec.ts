@@ -1,57 +1,9 @@
 /** From complaint to a car ready to be set, through the interface. */
 import type { Locator, Page } from '@playwright/test';
-import { v7 as uuidv7 } from 'uuid';
 import type { Corner } from '../../src/core/height/corners';
-import { bookOf, expect, test } from './shop';
+import { newJob, passSteps, say, stepsOf } from './prepared';
+import { bookOf, expect, poll, sent, test } from './shop';
 import { toGo, walkToTheRound } from './walk';
-
-const now = () => new Date().toISOString();
-
-/** A car of these layouts with a job on it, its heights read. */
-async function newJob(
-	page: Page,
-	layouts: [front: string, rear: string],
-	corners: Corner[],
-	complaint: string
-): Promise<string> {
-	const axle = (layout: string) => ({
-		layout,
-		track: '1540',
-		makerHeight: '365',
-		makerHeightSchool: 'hub-to-arch'
-	});
-	const vehicleId = uuidv7();
-	const car = await page.request.post('/api/v1/vehicles', {
-		data: {
-			id: vehicleId,
-			plate: `T ${vehicleId.slice(-6)}`,
-			make: 'Halden',
-			model: 'Test',
-			wheelbase: '2640',
-			front: axle(layouts[0]),
-			rear: axle(layouts[1])
-		}
-	});
-	expect(car.status()).toBe(201);
-	const id = uuidv7();
-	const job = await page.request.post('/api/v1/jobs', {
-		data: { id, vehicleId, complaint, corners, odometer: '120000 km' }
-	});
-	expect(job.status()).toBe(201);
-	for (const corner of ['FL', 'FR', 'RL', 'RR']) {
-		for (let i = 0; i < 3; i++) {
-			const said = { phase: 'before', school: 'hub-to-arch', height: '355' };
-			await say(page, `/jobs/${id}`, 'reading', corner, said);
-		}
-	}
-	return `/jobs/${id}`;
-}
-/** Says something of a job through the API. */
-async function say(page: Page, url: string, kind: string, subject: string, said: object) {
-	const data = { id: uuidv7(), kind, subject, data: said, enteredAt: now() };
-	const answer = await page.request.post(`/api/v1${url}/entries`, { data });
-	expect(answer.status(), await answer.text()).toBe(201);
-}
 
 const journeys: {
 	name: string;
@@ -65,6 +17,10 @@ const journeys: {
 	steps: RegExp[];
 	/** Steps that it does not need, and so has not. */
 	never?: RegExp;
+	/** Where the way is walked on the page; what comes before is said done by a lead. */
+	from?: RegExp;
+	/** The last that is walked. */
+	until?: RegExp;
 }[] = [
 	{
 		name: 'a strut rebuilt on the bench',
@@ -88,7 +44,9 @@ const journeys: {
 			/Lower the lower wishbone slowly/,
 			/Spring in/,
 			/Raise the lower wishbone/
-		]
+		],
+		from: /^Spring in/,
+		until: /^Raise the lower wishbone/
 	},
 	{
 		name: 'springs of a twist beam',
@@ -97,7 +55,9 @@ const journeys: {
 		complaint: 'Bottoms out with people in the back',
 		found: [['Spring', 'Broken coil']],
 		accept: /Springs, rear pair/,
-		steps: [/Lower the beam slowly until both/, /Raise the beam/]
+		steps: [/Lower the beam slowly until both/, /Raise the beam/],
+		from: /^Lower the beam/,
+		until: /^Spring in/
 	},
 	{
 		name: 'a rear damper behind boot trim, its parts changed over',
@@ -114,7 +74,9 @@ const journeys: {
 			/stop, boot, cups and cushions changed over/,
 			/^Damper in/m
 		],
-		never: /link|hose|spring|bracket|arm bush|pivot/i
+		never: /link|hose|spring|bracket|arm bush|pivot/i,
+		from: /^Old part against new/,
+		until: /changed over/
 	},
 	{
 		name: 'air struts',
@@ -133,12 +95,14 @@ const journeys: {
 			/Air line on/,
 			/^On again: plug of the strut/m
 		],
-		never: /primed|compressed/i
+		never: /primed|compressed/i,
+		from: /^Unit checked/,
+		until: /^Air line on/
 	}
 ];
 
 for (const journey of journeys) {
-	test(`${journey.name}: complaint to ready to be set`, async ({ tomas: page }) => {
+	test(`${journey.name}: complaint to ready to be set`, async ({ tomas: page, mara }) => {
 		test.setTimeout(240_000);
 		const url = await newJob(page, journey.layouts, journey.corners, journey.complaint);
 		await page.goto(`${url}/look`);
@@ -152,16 +116,26 @@ for (const journey of journeys) {
 		await line.getByRole('button', { name: 'Accepted' }).click();
 		await page.getByRole('link', { name: /Order and time →/ }).click();
 		await expect(page.getByText(/19 times in 20/)).toBeVisible();
-		const titles = await walkToTheRound(page, url);
-		for (const step of journey.steps) expect(titles.join('\n')).toMatch(step);
-		if (journey.never) expect(titles.join('\n')).not.toMatch(journey.never);
+		const { steps } = await stepsOf(page, url);
+		const titles = steps.map(({ title }) => title).join('\n');
+		for (const step of journey.steps) expect(titles).toMatch(step);
+		if (journey.never) expect(titles).not.toMatch(journey.never);
+		const { from, until } = journey;
+		if (from) await passSteps(mara, url, from);
+		await walkToTheRound(page, url, until);
+		if (until) await passSteps(mara, url);
+		await page.goto(`${url}/work`);
 		await page.getByRole('link', { name: /Into the torque round/ }).click();
 		await expect(page.getByText(/left to set/)).toBeVisible();
 		const record = await bookOf(page, url);
 		expect(record.joints.some(({ loosened }) => !loosened)).toBe(true);
 		// The work on the sheet, where stands were seen.
 		await page.goto(`${url}/hand-over`);
-		await expect(page.getByText('where they stand: sill seams, both sides')).toBeVisible();
+		await expect(
+			page
+				.getByText(from ? 'said done for this test' : 'where they stand: sill seams, both sides')
+				.first()
+		).toBeVisible();
 	});
 }
 
@@ -185,7 +159,7 @@ test('bushes pressed into an arm: the arm out, marked, pressed and back, one aft
 	await also.getByRole('button', { name: 'Bushes of the toe link' }).click();
 	await expect(also.getByRole('button', { name: '✓ Bushes of the toe link' })).toBeVisible();
 	await expect(page.getByText('Wheel alignment')).toBeVisible();
-	const titles = (await walkToTheRound(page, url)).join('\n');
+	const titles = (await stepsOf(page, url)).steps.map(({ title }) => title).join('\n');
 	for (const step of [
 		/^Toe link undone/m,
 		/^Toe link out/m,
@@ -221,7 +195,8 @@ test('a rear damper behind all that this car has over it: from the outermost to 
 	await tell('Boot floor and carpet');
 	await tell('Undertray');
 	await expect(panel.getByText(/stays on in this job/)).toHaveCount(1);
-	const titles = await walkToTheRound(page, url);
+	await sent(page);
+	const titles = (await stepsOf(page, url)).steps.map(({ title }) => title);
 	const at = (step: RegExp) => titles.findIndex((title) => step.test(title));
 	for (const outer of [/^Off: parcel shelf/, /^Off: boot floor/]) {
 		expect(at(outer)).toBeGreaterThan(-1);
@@ -248,7 +223,8 @@ test('a rear damper behind all that this car has over it: from the outermost to 
 });
 
 test('a coilover conversion: old spring and damper out, brackets drilled and tried, the new unit in', async ({
-	tomas: page
+	tomas: page,
+	mara
 }) => {
 	test.setTimeout(240_000);
 	const url = await newJob(
@@ -270,7 +246,10 @@ test('a coilover conversion: old spring and damper out, brackets drilled and tri
 	await page.getByText('As this shop likes it').click();
 	await page.getByText('Once it has settled').click();
 	await expect(page.getByText(/Once new parts have settled/)).toBeVisible();
-	const titles = await walkToTheRound(page, url);
+	await sent(page);
+	const titles = (await stepsOf(page, url)).steps.map(({ title }) => title);
+	await passSteps(mara, url, /^New bracket held/);
+	await walkToTheRound(page, url, /^Perch to zero/);
 	const at = [
 		/^Spring out/,
 		/^Damper out/,
@@ -500,7 +479,7 @@ test('a photo is kept with the corner, goes out of sight and comes back', async 
 	await page.getByLabel('Photos, FL, file').setInputFiles(file);
 	const shown = page.getByRole('img', { name: /Front left/ });
 	await expect(shown).toBeVisible();
-	await expect.poll(() => shown.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(400);
+	await poll(() => shown.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(400);
 	await shown.click();
 	await page.getByRole('button', { name: 'Take it out of sight' }).click();
 	await expect(shown).toHaveCount(0);
@@ -523,13 +502,11 @@ test('findings and photos wait for the network, and arrive once', async ({ tomas
 		.setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: picture });
 	await expect(page.getByText(/kept here, waiting for the server/).first()).toBeVisible();
 	await page.context().setOffline(false);
-	await expect
-		.poll(async () => {
-			const { entries } = await bookOf(page, url);
-			const count = (kind: string) => entries.filter((entry) => entry.kind === kind).length;
-			return [count('finding'), count('photo')];
-		})
-		.toEqual([1, 1]);
+	await poll(async () => {
+		const { entries } = await bookOf(page, url);
+		const count = (kind: string) => entries.filter((entry) => entry.kind === kind).length;
+		return [count('finding'), count('photo')];
+	}).toEqual([1, 1]);
 });
 
 test('a step is moved by hand where the rules let it, and the rule is said where not', async ({
@@ -668,11 +645,9 @@ test('two cars of a day share two people and one lift, and their times go into t
 	// One person alone is done later.
 	await page.getByLabel('People').selectOption('1');
 	await expect(page.getByRole('progressbar', { name: 'Search done' })).toHaveCount(0);
-	await expect
-		.poll(async () => (await ready.count()) === 1 && (await ready.innerText()) > both, {
-			timeout: 60_000
-		})
-		.toBe(true);
+	await poll(async () => (await ready.count()) === 1 && (await ready.innerText()) > both).toBe(
+		true
+	);
 	await page.getByRole('button', { name: 'Take these times into the plan' }).click();
 	await expect(page.getByText('The plan stands at these times.')).toBeVisible({ timeout: 60_000 });
 	const row = page.getByRole('row').filter({ hasText: 'PEM 847' });
@@ -696,7 +671,7 @@ test('two people on one car see each other’s work at once', async ({ mara, tom
 	const left = await toGo(mara);
 	await tomas.getByRole('checkbox').check();
 	await tomas.getByRole('button', { name: 'Done, next step' }).click();
-	await expect.poll(() => toGo(mara)).toBe(left - 1);
+	await poll(() => toGo(mara)).toBe(left - 1);
 });
 
 test('what is typed wrong at the bench and in the plan says what would be right, and stays', async ({

@@ -8,54 +8,17 @@ import { v7 as uuidv7 } from 'uuid';
 import { expect, it } from 'vitest';
 import { away, call } from '../../../../tests/client/around';
 import { jobOnScreen, person } from '../../../../tests/client/job-on-screen.svelte';
-import { readCommand } from '$core/job/book/command';
+import { StandIn } from '../../../../tests/client/stand-in';
 import type { Entry } from '$core/job/book/entry';
-import { Job } from '$core/job/book/job';
 import { seedOfTheDay } from '$core/seed.testing';
 import { metric } from '$core/units/format';
-import type { Answer } from '$lib/client/api';
-import { JobState, type LoadedJob } from '$lib/client/job-state.svelte';
+import { JobState } from '$lib/client/job-state.svelte';
 import { outbox } from '$lib/client/outbox.svelte';
 import { holdBook } from '$lib/client/refresh';
 import { Round } from './round.svelte';
 
 const other = { id: 'person-2', name: 'Person Two', role: 'technician' } as const;
 const number = '2026-0258';
-
-/** A server: the book, and what it answers. */
-class StandIn {
-	book: LoadedJob;
-	constructor(first: LoadedJob) {
-		this.book = { ...first, people: [...first.people, { ...other, active: true }] };
-	}
-
-	write(given: unknown, who: typeof person | typeof other): Answer<{ entries: Entry[] }> {
-		const { id, number, entries, people } = this.book;
-		const known = entries.find((entry) => entry.id === (given as { id: string }).id);
-		if (known) return { ok: true, value: { entries: [known] } };
-		const { personId: _, ...said } = JSON.parse(JSON.stringify(given)) as { personId?: string };
-		const read = readCommand(said, { units: metric, now: Date.now() });
-		if (!read.ok) return { ok: false, refusal: { status: 422, title: 'No', faults: read.faults } };
-		const { device = null, vouched: __, ...command } = read.value;
-		const decided = new Job({ id, number, people }, entries).decide(command, {
-			who,
-			device,
-			key: uuidv7,
-			rack: [],
-			people
-		});
-		if (!decided.ok) {
-			const { status, message: title } = decided.problem;
-			return { ok: false, refusal: { status, title } };
-		}
-		const seq = entries.length + 1;
-		const added = decided.entries.map(
-			(entry, i) => ({ ...entry, seq: seq + i, storedAt: entry.enteredAt, hash: 'f' }) as Entry
-		);
-		this.book = { ...this.book, entries: [...entries, ...added] };
-		return { ok: true, value: { entries: added } };
-	}
-}
 
 const roundOf = (state: JobState) =>
 	new Round(
@@ -90,7 +53,7 @@ it('ends with the same joint in hand and the same book, whatever comes in whatev
 	await fc.assert(
 		fc.asyncProperty(fc.scheduler(), order, async (comes, order) => {
 			const { state, loaded, told } = jobOnScreen(number);
-			const server = new StandIn(loaded);
+			const server = new StandIn(loaded, [other]);
 			const { id } = loaded;
 			const round = roundOf(state);
 			let gone = 0;
