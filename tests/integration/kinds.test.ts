@@ -33,7 +33,7 @@ import { putKnownShop } from '../../src/lib/server/db/seals.ts';
 import { signingKey } from '../../src/lib/server/proof/keys.ts';
 import { proveBook } from '../../src/lib/server/proof/chain.ts';
 import { changeVehicle, type VehicleInput } from '../../src/lib/server/vehicles.ts';
-import { seedOfTheDay } from '../../src/core/seed.testing.ts';
+import { seedOfTheDay } from '../seed.ts';
 import { corner, makers, oneOf, saidKinds, words, type Said } from './makers.ts';
 import { useShop, shrink } from './shop.ts';
 

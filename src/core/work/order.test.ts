@@ -14,7 +14,7 @@ import { jobsOf } from './jobs';
 import { together, usualStrategy, type AxleScope, type Strategy, type WorkScope } from './scope';
 import type { WorkStep } from './step';
 import { workSteps } from './assembly-steps';
-import { seedOfTheDay } from '../seed.testing';
+import { seedOfTheDay } from '../../../tests/seed';
 
 const pairOf = (axle: Axle) =>
 	axle === 'front' ? (['FL', 'FR'] as const) : (['RL', 'RR'] as const);

@@ -10,7 +10,7 @@ import { away, call } from '../../../../tests/client/around';
 import { jobOnScreen, person } from '../../../../tests/client/job-on-screen.svelte';
 import { StandIn } from '../../../../tests/client/stand-in';
 import type { Entry } from '$core/job/book/entry';
-import { seedOfTheDay } from '$core/seed.testing';
+import { seedOfTheDay } from '../../../../tests/seed';
 import { metric } from '$core/units/format';
 import { JobState } from '$lib/client/job-state.svelte';
 import { outbox } from '$lib/client/outbox.svelte';
