@@ -46,7 +46,7 @@ export function targetOf(
 		return chooseTarget({ typedMm: axle.makerHeightMm, typedSource: 'maker', doubt });
 	}
 	const other = otherSide(corner);
-	const sound = !springFinding(new WorkBook(record.entries), other);
+	const sound = !springFinding(WorkBook.of(record), other);
 	return chooseTarget({
 		beforeMm,
 		doubt,
@@ -61,7 +61,7 @@ export const otherSide = (corner: Corner): Corner =>
 
 /** Why the height before is no target at this corner: its spring was found finished, or goes. */
 export function springDoubt(record: JobRecord, corner: Corner): SpringDoubt | undefined {
-	const book = new WorkBook(record.entries);
+	const book = WorkBook.of(record);
 	const found = springFinding(book, corner)?.state as SpringDoubt | undefined;
 	const worked = record.corners.includes(corner);
 	const said = book.get('scope', axleOf(corner));

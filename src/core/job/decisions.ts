@@ -4,7 +4,7 @@ import { WorkBook } from './work-book.ts';
 
 /** What the customer did not want, as it was put to them. */
 export const declinedWork = (record: JobRecord): { title: string; reason: string }[] =>
-	new WorkBook(record.entries)
+	WorkBook.of(record)
 		.of('decision')
 		.filter(({ data }) => data.state === 'declined')
 		.map(({ data: { title, reason } }) => ({ title, reason }));

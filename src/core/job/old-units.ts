@@ -11,7 +11,7 @@ import { WorkBook } from './work-book.ts';
 
 /** What becomes of an axle's old units if they are rebuilt, whichever way is chosen now. */
 export function oldPartsOf(record: JobRecord, axle: Axle, costs: ShopCosts): OldPart[] {
-	const book = new WorkBook(record.entries);
+	const book = WorkBook.of(record);
 	const now = scopeSaid(record, book);
 	const scope = { ...now, strategy: { ...now.strategy, assembly: 'rebuild' as const } };
 	const plan = axlePlans(scope).find((one) => one.axle === axle);

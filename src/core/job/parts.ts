@@ -24,7 +24,7 @@ export interface JobPart extends PartLine {
 const unordered: PartData = { number: '', status: 'to-order', note: '' };
 
 export function jobParts(record: JobRecord): JobPart[] {
-	const book = new WorkBook(record.entries);
+	const book = WorkBook.of(record);
 	const scope = scopeOf(record, book);
 	const steps = workSteps(scope);
 	const ticked = (step: WorkStep) => isTicked(book, step);

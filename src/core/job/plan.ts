@@ -18,7 +18,7 @@ export interface AdviceLine extends Recommendation {
 
 /** Advice with what was decided on it; what was declined stays, though the advice has gone. */
 export function jobAdvice(record: JobRecord, costs: ShopCosts): AdviceLine[] {
-	const book = new WorkBook(record.entries);
+	const book = WorkBook.of(record);
 	const scope = scopeSaid(record, book);
 	return adviceOn(record, book, scope, costs).map((line): AdviceLine => {
 		const { state = 'open', reason = '' } = book.get('decision', line.id) ?? {};

@@ -78,7 +78,7 @@ export function isTicked(book: WorkBook, step: WorkStep): boolean {
 
 /** Steps of taking apart and putting together that were not ticked off; those of the round count there. */
 export function stepsLeft(record: JobRecord): number {
-	const book = new WorkBook(record.entries);
+	const book = WorkBook.of(record);
 	return workSteps(scopeOf(record, book)).filter(
 		(step) =>
 			beforeTheRound.includes(step.phase) && step.doneIn !== 'round' && !isTicked(book, step)

@@ -3,12 +3,27 @@ import type { Axle } from '../height/corners.ts';
 import type { Entry } from './book/entry.ts';
 import type { KindData, KindName } from './kinds/data.ts';
 
+/** The index of each book, made once: what is asked of one entry after the other is asked of the same book. */
+const made = new WeakMap<readonly Entry[], WorkBook>();
+
 export class WorkBook {
+	/** Of a job's book as it stands now. */
+	static of({ entries }: { readonly entries: readonly Entry[] }): WorkBook {
+		const known = made.get(entries);
+		// A book that is being written has grown since.
+		if (known?.length === entries.length) return known;
+		const book = new WorkBook(entries);
+		made.set(entries, book);
+		return book;
+	}
+
 	readonly #last = new Map<string, Entry>();
 	readonly entries: readonly Entry[];
+	readonly length: number;
 
 	constructor(entries: readonly Entry[]) {
 		this.entries = entries;
+		this.length = entries.length;
 		for (const entry of entries) {
 			const key = `${entry.kind} ${entry.subject}`;
 			// The last written stands last in `of`, too.

@@ -16,7 +16,7 @@ import { isTicked, layoutsOf, scopeOf } from './scope.ts';
 import { WorkBook } from './work-book.ts';
 
 export function workOwed(record: JobRecord): WorkOwed[] {
-	const book = new WorkBook(record.entries);
+	const book = WorkBook.of(record);
 	const anywhere = record.corners[0]!;
 	const trays = trayFaults(trayItems(book)).map(({ id, words }): WorkOwed => ({
 		kind: 'tray',

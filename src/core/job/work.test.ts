@@ -38,7 +38,7 @@ function write<K extends KindName>(record: Changed, kind: K, subject: string, da
 const stepOf = (record: JobRecord, id: string) =>
 	viewWork(record, limits).order.steps.find((step) => step.id === id)!;
 const wants = (record: JobRecord, id: string) =>
-	benchWants(record, new WorkBook(record.entries), stepOf(record, id));
+	benchWants(record, WorkBook.of(record), stepOf(record, id));
 
 describe('the book of the work', () => {
 	it('answers with the last entry of a kind and subject, and with the one before it', () => {
@@ -46,7 +46,7 @@ describe('the book of the work', () => {
 		const rust = (grade: 'none' | 'light' | 'heavy') => write(record, 'rust', 'car', { grade });
 		rust('heavy');
 		rust('none');
-		const book = new WorkBook(record.entries);
+		const book = WorkBook.of(record);
 		expect(book.get('rust')).toEqual({ grade: 'none' });
 		expect(book.before('rust', 'car')).toEqual({ grade: 'heavy' });
 		expect(book.get('rust', 'front')).toBeUndefined();
@@ -55,7 +55,7 @@ describe('the book of the work', () => {
 
 	it('takes a finding back without losing that it was there', () => {
 		const record = job('2026-0268');
-		const before = findingsOf(new WorkBook(record.entries)).length;
+		const before = findingsOf(WorkBook.of(record)).length;
 		write(record, 'finding', 'FL/boot', {
 			corner: 'FL',
 			point: 'boot',
@@ -63,7 +63,7 @@ describe('the book of the work', () => {
 			where: '',
 			note: ''
 		});
-		const book = new WorkBook(record.entries);
+		const book = WorkBook.of(record);
 		expect(findingsOf(book)).toHaveLength(before - 1);
 		expect(book.before('finding', 'FL/boot')).toMatchObject({ state: 'split' });
 	});
@@ -160,7 +160,7 @@ describe('what the bench wants', () => {
 		const record = job('2026-0268');
 		expect(wants(record, 'FL/compress')).toEqual(['the spring seen turning loosely in its seat']);
 		expect(wants(record, 'FR/compress')[0]).toMatch(/type the spring and the tool/);
-		const kept = new WorkBook(record.entries).get('compressor', 'FL')!;
+		const kept = WorkBook.of(record).get('compressor', 'FL')!;
 		write(record, 'compressor', 'FL', {
 			...kept,
 			input: { ...kept.input, ratedLoadPerHookN: 600 },
@@ -214,7 +214,7 @@ describe('what the bench wants', () => {
 	it('is each new part compared, one sent back compared again', () => {
 		const record = job('2026-0268');
 		expect(wants(record, 'FL/compare')).toEqual([]);
-		const kept = new WorkBook(record.entries).get('comparison', 'FL/damper')!;
+		const kept = WorkBook.of(record).get('comparison', 'FL/damper')!;
 		write(record, 'comparison', 'FL/damper', { ...kept, outcome: 'returned' });
 		expect(wants(record, 'FL/compare')).toEqual(['the damper went back: compare the next one']);
 		write(record, 'comparison', 'FL/damper', { ...kept, outcome: 'open' });
@@ -237,7 +237,7 @@ describe('what the work still owes to a signature', () => {
 			corner: 'FL',
 			text: 'Bracket bolt, hose (tray A1): 1 of 1 not back'
 		});
-		for (const item of trayItems(new WorkBook(record.entries))) {
+		for (const item of trayItems(WorkBook.of(record))) {
 			const { id, ...data } = item;
 			write(record, 'tray', id, { ...data, step: 'FL/hose-off', back: item.count });
 		}
@@ -315,11 +315,11 @@ describe('advice and parts of a job', () => {
 
 	it('name the sagged spring where the heights say so', () => {
 		const record = job('2026-0269');
-		const sag = sagOf(record, new WorkBook(record.entries), viewJob(record))!;
+		const sag = sagOf(record, WorkBook.of(record), viewJob(record))!;
 		expect(sag.deviationMm.RL).toBeCloseTo(-21, 0);
 		expect(sag.suspects[0]!.springs).toContain('RL');
 		record.vehicle.axles.rear.makerHeightMm = null;
-		expect(sagOf(record, new WorkBook(record.entries), viewJob(record))).toBeUndefined();
+		expect(sagOf(record, WorkBook.of(record), viewJob(record))).toBeUndefined();
 	});
 
 	it('are told by springs of one kind measured free, and by no others', () => {
@@ -342,7 +342,7 @@ describe('advice and parts of a job', () => {
 				where: '',
 				note: ''
 			});
-		const sag = () => sagOf(record, new WorkBook(record.entries), viewJob(record))!;
+		const sag = () => sagOf(record, WorkBook.of(record), viewJob(record))!;
 		found('rusted');
 		measured('RL', 18);
 		measured('RR', 5, 12.9);

@@ -35,7 +35,7 @@ export function viewWork(
 	timed: readonly TimedKind[] = [],
 	view: JobView = viewJob(record)
 ): WorkView {
-	const book = new WorkBook(record.entries);
+	const book = WorkBook.of(record);
 	const scope = scopeOf(record, book);
 	const order = workOrder(scope, book.get('order')?.ids ?? []);
 	const pace = learnedPace(timed);

@@ -2,7 +2,7 @@
 import { columnFaults } from '../../columns.ts';
 import { faulty, ok, type Result } from '../../result.ts';
 import { Lines, type Line, type Points } from './lines.ts';
-import { jointPoints, noiseOf, strokesOf } from './strokes.ts';
+import { greatest, jointPoints, noiseOf, strokesOf } from './strokes.ts';
 
 export const traceFlags = [
 	'cross-thread',
@@ -131,11 +131,11 @@ export function torqueTrace(input: Points & { programme: TraceProgramme }): Resu
 	const { angleDeg, torqueNm, programme } = input;
 	const faults = columnFaults(['angleDeg', angleDeg], ['torqueNm', torqueNm], leastPoints);
 	if (faults.length) return faulty(...faults);
-	const greatest = Math.max(...torqueNm);
-	if (!(greatest > 0)) {
+	const highest = greatest(torqueNm);
+	if (!(highest > 0)) {
 		return faulty({ field: 'torqueNm', message: 'never rises above nothing' });
 	}
-	if (!(Math.max(...angleDeg) > Math.min(...angleDeg))) {
+	if (!angleDeg.some((angle) => angle !== angleDeg[0])) {
 		return faulty({
 			field: 'angleDeg',
 			message: 'does not turn: there is no tightening to read'
@@ -143,12 +143,13 @@ export function torqueTrace(input: Points & { programme: TraceProgramme }): Resu
 	}
 
 	const strokes = strokesOf(input);
-	const joint = jointPoints(input, strokes);
-	const noise = Math.max(noiseOf(torqueNm), 0.002 * greatest);
+	const scatter = noiseOf(torqueNm);
+	const joint = jointPoints(input, strokes, scatter);
+	const noise = Math.max(scatter, 0.002 * highest);
 	const even = thinned(joint);
 	const lines = new Lines(even);
 	const last = even.torqueNm.length - 1;
-	const peakNm = Math.max(...even.torqueNm);
+	const peakNm = greatest(even.torqueNm);
 	const runDown = joint.tight ? undefined : runDownOf(even, lines, peakNm, noise);
 	const prevailingNm = runDown?.torqueNm ?? programme.prevailingNm ?? 0;
 	const rise = riseOf(even, lines, runDown?.end ?? 0, prevailingNm, peakNm);
@@ -165,7 +166,7 @@ export function torqueTrace(input: Points & { programme: TraceProgramme }): Resu
 	if (joint.breakawaysNm.length) flags.add('breakaway');
 	const grows = runDown && growth(lines, even, runDown, programme.targetNm);
 	if (grows) flags.add(grows);
-	if (slips(input, strokes.at(-1), greatest, noise) >= limits.slips) flags.add('slip-stick');
+	if (slips(input, strokes.at(-1), highest, noise) >= limits.slips) flags.add('slip-stick');
 	const byAngle = programme.angleDeg !== undefined;
 	if (
 		!byAngle &&

@@ -22,17 +22,42 @@ const returnDeg = 1;
  * that slipping and letting go are not taken for noise.
  */
 export function noiseOf(torqueNm: readonly number[]): number {
-	const off: number[] = [];
-	for (let i = 1; i + 1 < torqueNm.length; i++)
-		off.push(Math.abs(torqueNm[i]! - (torqueNm[i - 1]! + torqueNm[i + 1]!) / 2));
-	off.sort((a, b) => a - b);
+	if (torqueNm.length < 3) return 0;
+	const off = new Float64Array(torqueNm.length - 2);
+	for (let i = 0; i < off.length; i++)
+		off[i] = Math.abs(torqueNm[i + 1]! - (torqueNm[i]! + torqueNm[i + 2]!) / 2);
 	// A quarter of |x| of a normal lies below 0.3186 of its standard deviation; a − (b + c)/2 scatters more than a.
-	return (off[Math.floor(off.length / 4)] ?? 0) / 0.3186 / Math.sqrt(1.5);
+	return smallest(off, Math.floor(off.length / 4)) / 0.3186 / Math.sqrt(1.5);
 }
+
+/** The value that so many others lie below, without sorting the rest (Hoare 1961); `values` are moved about. */
+function smallest(values: Float64Array, rank: number): number {
+	for (let [left, right] = [0, values.length - 1]; left < right;) {
+		const pivot = values[(left + right) >> 1]!;
+		let [low, high] = [left, right];
+		while (low <= high) {
+			while (values[low]! < pivot) low++;
+			while (values[high]! > pivot) high--;
+			if (low <= high) {
+				const moved = values[low]!;
+				values[low++] = values[high]!;
+				values[high--] = moved;
+			}
+		}
+		if (rank <= high) right = high;
+		else if (rank >= low) left = low;
+		else break;
+	}
+	return values[rank]!;
+}
+
+/** Of a list of any length: spread into arguments a long one would not fit. */
+export const greatest = (values: readonly number[]): number =>
+	values.reduce((a, b) => Math.max(a, b), -Infinity);
 
 /** The pulls of a trace, in their order: let go, ratcheted back or slackened in between. */
 export function strokesOf({ angleDeg, torqueNm }: Points): Stroke[] {
-	const peak = Math.max(...torqueNm);
+	const peak = greatest(torqueNm);
 	const strokes: Stroke[] = [];
 	let stroke: Stroke = { from: 0, top: 0, loosened: false };
 	let furthest = angleDeg[0]!;
@@ -93,14 +118,19 @@ export interface JointPoints extends Points {
 /**
  * What tells of the joint: forward points only, without returns, pauses and the taking up of a torque that
  * the joint holds already.
+ *
+ * @param noise of a reading, N·m
  */
-export function jointPoints(points: Points, strokes: readonly Stroke[]): JointPoints {
+export function jointPoints(
+	points: Points,
+	strokes: readonly Stroke[],
+	noise: number
+): JointPoints {
 	const { angleDeg, torqueNm } = points;
 	const first = Math.max(
 		0,
 		strokes.findLastIndex(({ loosened }) => loosened)
 	);
-	const noise = noiseOf(torqueNm);
 	const found: JointPoints & { angleDeg: number[]; torqueNm: number[] } = {
 		angleDeg: [],
 		torqueNm: [],

@@ -36,7 +36,7 @@ const nothing: AxleScope = { damper: false, spring: false, bushes: false };
 function scopeFollows(record: JobRecord, id: string, { state }: Data): Draft[] {
 	const { kind, part, axle } = readAdvice(id);
 	if (kind !== 'renew' || !part || !axle || state === 'done') return [];
-	const now = scopeSaid(record, new WorkBook(record.entries)).axles[axle] ?? nothing;
+	const now = scopeSaid(record, WorkBook.of(record)).axles[axle] ?? nothing;
 	const on = state === 'accepted';
 	const key = scopeKeys[part];
 	if (key) {

@@ -8,7 +8,7 @@ import { WorkBook } from '../../work-book.ts';
 
 /** Sound, every point of the corner that nobody has said anything of. */
 function soundRest(record: JobRecord, corner: Corner): Draft[] {
-	const book = new WorkBook(record.entries);
+	const book = WorkBook.of(record);
 	const drafts = inspectionPoints(layoutsOf(record)[axleOf(corner)])
 		.filter(({ key }) => !book.get('finding', `${corner}/${key}`)?.state)
 		.map(({ key, states: [sound] }): Draft => ({

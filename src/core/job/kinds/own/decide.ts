@@ -26,7 +26,7 @@ export function decideOwn(site: Site<Data>): Draft[] {
 	if (said.for === 'layout' && said.where === 'car') {
 		throw refuse('where', 'is an axle for what holds for a layout', said.where);
 	}
-	const scope = { ...scopeOf(record, new WorkBook(record.entries)), own: [] };
+	const scope = { ...scopeOf(record, WorkBook.of(record)), own: [] };
 	const steps = workSteps(scope);
 	const layouts = layoutsOf(record);
 	const fault = said.removed ? undefined : ownFault(said, steps, edgesOf(steps, scope), layouts);

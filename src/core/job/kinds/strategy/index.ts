@@ -14,7 +14,7 @@ export const strategy = defineKind<'strategy'>({
 		const { said, record, command } = site;
 		const layouts = layoutsOf(record);
 		// Of a car that was another one before, what was chosen then may stay.
-		const before = new WorkBook(record.entries).get('strategy')?.ways;
+		const before = WorkBook.of(record).get('strategy')?.ways;
 		const [wrong] = axles.flatMap((axle) => {
 			const all = Object.entries(said.ways?.[axle] ?? {});
 			const chosen = all.filter(([part, key]) => before?.[axle]?.[part] !== key);
