@@ -1,5 +1,6 @@
-/** `./vane test`: every check, two at a time, with one summary. Names of steps run only those. */
+/** `./vane test`: every check, as many at a time as there are cores, with one summary. Names of steps run only those. */
 import { spawn } from 'node:child_process';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { problem } from '../process.ts';
 import { root } from '../system.js';
@@ -10,15 +11,16 @@ interface Step {
 	run: string[];
 	/** Waits for this one. */
 	needs?: string;
+	/** How many cores it keeps busy; one if absent. */
+	cores?: number;
 }
 
 const caches = 'node_modules/.cache';
 
 const prepare: Step = { name: 'prepare', run: ['svelte-kit', 'sync'] };
 const endToEnd: Step = { name: 'end-to-end', run: ['playwright', 'test'] };
-/** Between the two, two at a time, begun in this order: long ones first, so that both ends meet. */
+/** Between the two, begun in this order as cores get free: what keeps one busy first, then what takes all. */
 const middle: Step[] = [
-	{ name: 'unit', run: ['vitest', 'run', '--project', '!integration'] },
 	{ name: 'build', run: ['tsx', 'tools/build.ts'] },
 	{
 		name: 'types',
@@ -32,7 +34,6 @@ const middle: Step[] = [
 			'--incremental'
 		]
 	},
-	{ name: 'integration', run: ['vitest', 'run', '--project', 'integration'], needs: 'build' },
 	{ name: 'format', run: ['prettier', '--check', '--log-level', 'warn', '--cache', '.'] },
 	{
 		name: 'lint',
@@ -63,7 +64,14 @@ const middle: Step[] = [
 			'err'
 		]
 	},
-	{ name: 'unused', run: ['knip', '--cache'] }
+	{ name: 'unused', run: ['knip', '--cache'] },
+	{ name: 'unit', run: ['vitest', 'run', '--project', '!integration'], cores: 2 },
+	{
+		name: 'integration',
+		run: ['vitest', 'run', '--project', 'integration'],
+		needs: 'build',
+		cores: 2
+	}
 ];
 /** `prepare` comes before all, `end-to-end` after all, so that it has the machine to itself. */
 const steps: Step[] = [prepare, ...middle, endToEnd];
@@ -87,7 +95,7 @@ export async function run(args: string[]): Promise<void> {
 		if (wanted.includes(step)) results.push(await runStep(step, true));
 	};
 	await alone(prepare);
-	results.push(...(await sideBySide(middle.filter((step) => wanted.includes(step)))));
+	results.push(...(await asCoresAllow(middle.filter((step) => wanted.includes(step)))));
 	await alone(endToEnd);
 	const order = (name: string) => steps.findIndex((step) => step.name === name);
 	results.sort((a, b) => order(a.name) - order(b.name));
@@ -98,28 +106,37 @@ export async function run(args: string[]): Promise<void> {
 		);
 	}
 	const all = (performance.now() - started) / 1000;
-	console.log(`        all, side by side ${all.toFixed(1).padStart(6)} s`);
+	console.log(`        all           ${all.toFixed(1).padStart(6)} s`);
 	const failed = results.filter((result) => !result.ok).length;
 	console.log(`${results.length - failed} passed, ${failed} failed`);
 	process.exitCode = failed ? 1 : 0;
 }
 
-/** Two at a time, in their order. */
-async function sideBySide(list: readonly Step[]): Promise<Outcome[]> {
+/** In their order, each as soon as it has its cores and what it needs. */
+async function asCoresAllow(list: readonly Step[]): Promise<Outcome[]> {
+	const cores = Math.max(2, availableParallelism());
+	const coresOf = ({ cores: wanted = 1 }: Step) => Math.min(wanted, cores);
 	const running = new Map<string, Promise<Outcome>>();
+	const ended = new Set<string>();
 	const queue = [...list];
-	const worker = async () => {
-		for (let step = queue.shift(); step; step = queue.shift()) {
-			const { needs } = step;
-			const run = (async (one: Step) => {
-				if (needs) await running.get(needs);
-				return runStep(one, list.length === 1);
-			})(step);
-			running.set(step.name, run);
-			await run;
+	let free = cores;
+	while (queue.length) {
+		const next = queue.findIndex(
+			(step) => coresOf(step) <= free && (!running.has(step.needs ?? '') || ended.has(step.needs!))
+		);
+		if (next < 0) {
+			await Promise.race([...running].filter(([name]) => !ended.has(name)).map(([, run]) => run));
+			continue;
 		}
-	};
-	await Promise.all([worker(), worker()]);
+		const [step] = queue.splice(next, 1) as [Step];
+		free -= coresOf(step);
+		const run = runStep(step, list.length === 1).then((outcome) => {
+			ended.add(step.name);
+			free += coresOf(step);
+			return outcome;
+		});
+		running.set(step.name, run);
+	}
 	return Promise.all(running.values());
 }
 
