@@ -1,3 +1,4 @@
+import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { describe, expect, it } from 'vitest';
 import { bounce } from '../../src/core/ride/bounce';
 import { fullCar, fullCarModes, type Road } from '../../src/core/ride/full-car';
@@ -5,6 +6,41 @@ import { dampingFromPeaks } from '../../src/core/ride/log-decrement';
 import { dampingRatio, naturalFreqHz, quarterCar } from '../../src/core/ride/quarter-car';
 import reference from './reference/reference.json';
 import { valueOf } from './value-of';
+
+/** The same swing fitted by a general package that knows nothing of it and takes its derivatives by differences. */
+describe('a bounce trace against a general least-squares fit', () => {
+	const swing = ([ratio, natural, rest, push]: number[]) => {
+		const damped = natural! * Math.sqrt(1 - ratio! ** 2);
+		return (s: number) =>
+			rest! +
+			push! *
+				Math.exp(-ratio! * natural! * s) *
+				(Math.cos(damped * s) + ((ratio! * natural!) / damped) * Math.sin(damped * s));
+	};
+	it.each([
+		[0.15, 7],
+		[0.25, 8.5],
+		[0.4, 9.5],
+		[0.55, 8]
+	])('ratio %d at %d rad/s', (ratio, natural) => {
+		const timeS = Array.from({ length: 240 }, (_, i) => i * 0.0125);
+		const heightMm = timeS.map(
+			(s, i) => swing([ratio, natural, 612, -38])(s) + 0.15 * Math.sin(i * 12.9898)
+		);
+		const { parameterValues } = levenbergMarquardt({ x: timeS, y: heightMm }, swing, {
+			initialValues: [0.3, 8, heightMm.at(-1)!, heightMm[0]! - heightMm.at(-1)!],
+			damping: 1e-2,
+			gradientDifference: 1e-5,
+			centralDifference: true,
+			maxIterations: 200,
+			errorTolerance: 1e-9
+		});
+		const got = valueOf(bounce({ timeS, heightMm }));
+		expect(Math.abs(got.dampingRatio - parameterValues[0]!)).toBeLessThan(0.005);
+		expect(Math.abs(got.naturalFreqHz - parameterValues[1]! / (2 * Math.PI))).toBeLessThan(0.005);
+		expect(Math.abs(got.restMm - parameterValues[2]!)).toBeLessThan(0.05);
+	});
+});
 
 /** Eigenvalues of M, C, K by numpy.linalg.eigvals (reference/make.py). */
 describe('quarter car against a general eigenvalue solver', () => {
