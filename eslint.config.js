@@ -27,6 +27,26 @@ export default ts.config(
 			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser }
 		}
 	},
+	{
+		// What people type has one reader, which knows commas, fractions and minus signs.
+		files: ['src/lib/ui/**', 'src/lib/client/**', 'src/routes/**/*.svelte'],
+		ignores: ['**/*.test.ts'],
+		rules: {
+			'no-restricted-globals': [
+				'error',
+				{ name: 'parseFloat', message: 'What is typed is read by numberOf or parseQuantity.' },
+				{ name: 'parseInt', message: 'What is typed is read by numberOf or parseQuantity.' }
+			],
+			'no-restricted-syntax': [
+				'error',
+				{
+					selector:
+						'CallExpression[callee.name="Number"]:not([arguments.0.callee.property.name=/^to(Fixed|Precision)$/])',
+					message: 'What is typed is read by numberOf or parseQuantity.'
+				}
+			]
+		}
+	},
 	{ files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 	{
 		files: ['src/core/**/*.ts'],

@@ -56,7 +56,7 @@
 		if (!job || !page.url.pathname.startsWith('/jobs/')) return;
 		const digit = /^Digit([1-4])$/.exec(event.code)?.[1];
 		const heights = /\/(measure|check|look)$/.test(page.url.pathname);
-		const corner = digit && corners[Number(digit) - 1];
+		const corner = digit && corners['1234'.indexOf(digit)];
 		const places: Record<string, string> = {
 			KeyB: '',
 			KeyL: '/look',

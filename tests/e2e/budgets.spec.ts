@@ -130,7 +130,9 @@ test('a whole round by foot switch: no tap', async ({ tomas: page, jobUrl }) => 
 		// Of one moment: the joint in hand gives way to the next one, or to the end.
 		const before = await region.innerText();
 		if (before.includes('The round is through')) break;
-		if (await page.getByLabel('Hub to arch now').isVisible()) {
+		const height = page.getByLabel('Hub to arch now');
+		if (await height.isVisible()) {
+			await expect(height).toBeFocused();
 			const target = await page.locator('.num.text-mark').first().innerText();
 			await page.keyboard.type(/\d+/.exec(target)![0]);
 		}

@@ -137,6 +137,12 @@ export function parseNumber(
 	return ok(read.value);
 }
 
+/** A plain number as it was typed, `1,25` or `6 1/2`; NaN where it is none. For forms that say themselves what is wrong. */
+export function numberOf(text: string, unit = ''): number {
+	const read = parseNumber(text, { field: '', unit });
+	return read.ok ? read.value : NaN;
+}
+
 function exampleOf(dimension: Dimension, defaultUnit: string | undefined): string {
 	const samples: Record<Dimension, string> = {
 		length: '365 mm or 14 3/8 in',

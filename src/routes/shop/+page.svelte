@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { numberOf } from '$core/units/parse';
 	import { refresh } from '$lib/client/refresh';
 	import { call, faultOf, type Refusal } from '$lib/client/api';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -40,7 +41,7 @@
 	/** The form that was sent last. */
 	let sent = $state<'shop' | 'means'>();
 
-	const degrees = (text: string) => (text.trim() === '' ? text : Number(text.replace(',', '.')));
+	const degrees = (text: string) => (text.trim() === '' ? text : numberOf(text));
 	/** Typed in percent. */
 	const share = (text: string) => {
 		const number = degrees(text);

@@ -4,7 +4,7 @@
 	import { edgeAngle } from '$core/instrument/phone';
 	import { armAngles, measuredTurn } from '$core/job/arm-angles';
 	import { formatNumber } from '$core/units/format';
-	import { withMeantUnit } from '$core/units/parse';
+	import { numberOf, withMeantUnit } from '$core/units/parse';
 	import { armWeighed } from '$core/job/rubber';
 	import { currentJob, Telling } from '$lib/client/job-state.svelte';
 	import { noSensor, PhoneMotion } from '$lib/client/phone-motion.svelte';
@@ -68,7 +68,7 @@
 		open = true;
 	}
 	function type() {
-		const deg = Number(text.trim().replace(',', '.').replace('−', '-').replace('°', ''));
+		const deg = numberOf(text, '°');
 		fault =
 			text.trim() && Number.isFinite(deg) && Math.abs(deg) <= 60
 				? undefined

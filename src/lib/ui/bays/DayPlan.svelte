@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { numberOf } from '$core/units/parse';
 	import { workingWeek } from '$core/schedule/bays';
 	import { unplannedCar } from '$core/schedule/cars';
 	import type { Timeline } from '$core/schedule/timeline';
@@ -44,8 +45,8 @@
 
 	const question = $derived({
 		cars: jobs.map(({ id, car, slot }) => car ?? unplannedCar(id, slot.minutes)),
-		people: Number(means.people),
-		lifts: Number(means.lifts),
+		people: numberOf(means.people),
+		lifts: numberOf(means.lifts),
 		bays: shop.bays,
 		samples: 2000,
 		seed: 1
@@ -192,7 +193,7 @@
 		</section>
 		{#if lines.length}
 			<section class="panel overflow-x-auto p-4" aria-label="The day’s cars">
-				<DayCars {lines} lifts={Number(means.lifts)} {clock} />
+				<DayCars {lines} lifts={numberOf(means.lifts)} {clock} />
 				<div class="mt-3 flex flex-wrap items-center gap-3">
 					{#if changed.length && !running}
 						<ActionButton weight="main" onclick={take}>Take these times into the plan</ActionButton>

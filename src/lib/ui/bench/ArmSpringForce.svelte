@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { armSpring, type ArmSpringInput } from '$core/spring/arm-spring';
 	import type { Corner } from '$core/height/corners';
-	import { parseQuantity } from '$core/units/parse';
+	import { numberOf, parseQuantity } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -39,7 +39,7 @@
 		});
 		return parsed.ok ? parsed.value.si : undefined;
 	};
-	const lever = $derived(Number(typed.lever.replace(',', '.')));
+	const lever = $derived(numberOf(typed.lever));
 	const leverFault = $derived(lever > 0 && lever <= 2 ? undefined : 'a number above 0, up to 2');
 	const input = $derived.by((): ArmSpringInput | undefined => {
 		const rateNPerMm = si(typed.rate, 'rate');

@@ -24,7 +24,7 @@
 	import { jobParts } from '$core/job/parts';
 	import { axleOf, otherSide, type Corner } from '$core/height/corners';
 	import { axlePlans } from '$core/work/scope';
-	import { parseQuantity } from '$core/units/parse';
+	import { numberOf, parseQuantity } from '$core/units/parse';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
@@ -88,7 +88,7 @@
 			});
 			return parsed.ok ? { value: parsed.value.si } : { fault: parsed.faults[0]!.message };
 		}
-		const number = Number(text.replace(',', '.').replace('°', ''));
+		const number = numberOf(text, '°');
 		return Number.isFinite(number) ? { value: number } : { fault: `‘${text}’ is not a number` };
 	});
 	const checks = $derived(

@@ -1,4 +1,5 @@
 /** What is typed of how a coilover is set. */
+import { numberOf } from '$core/units/parse';
 import { clickKeys, mostClicks, mostPreloadMm, type Setting } from '$core/bench/setting';
 import { typedNumber, type TypedNumber } from './typed-number';
 
@@ -24,7 +25,7 @@ export class SettingForm {
 		if (key === 'preloadMm')
 			return typedNumber(text, { dimension: 'length', unit: this.#unit, max: mostPreloadMm });
 		if (!text.trim()) return {};
-		const clicks = Number(text);
+		const clicks = numberOf(text);
 		return Number.isInteger(clicks) && clicks >= 0 && clicks <= mostClicks
 			? { si: clicks }
 			: { fault: `‘${text}’: whole clicks from full stiff, 0 to ${mostClicks}` };

@@ -1,5 +1,5 @@
 import type { Dimension } from '$core/units/dimensions';
-import { parseQuantity } from '$core/units/parse';
+import { numberOf, parseQuantity } from '$core/units/parse';
 
 /** What a field that may be empty comes to: a number, or what is wrong with it, or nothing yet. */
 export interface TypedNumber {
@@ -20,7 +20,7 @@ export function typedNumber(
 	const text = typed?.trim();
 	if (!text) return {};
 	if ('what' in of) {
-		const number = Number(text.replace(',', '.'));
+		const number = numberOf(text);
 		return Number.isFinite(number) && number > 0
 			? { si: number }
 			: { fault: `‘${text}’ is not ${of.what}` };

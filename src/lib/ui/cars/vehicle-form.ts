@@ -1,7 +1,7 @@
 /** The car form's fields as text, from a car on record and back to what the API takes. */
 import type { Dimension } from '$core/units/dimensions';
 import type { UnitChoice } from '$core/units/format';
-import { withMeantUnit } from '$core/units/parse';
+import { numberOf, withMeantUnit } from '$core/units/parse';
 import { furtherMeasures } from '$core/job/corner';
 import type { Vehicle } from '$core/job/model';
 import { assumedSizes } from '$core/vehicle/sizes';
@@ -148,7 +148,7 @@ export function toInput(form: VehicleForm, id: string, units: UnitChoice): Recor
 		...form,
 		id,
 		vin: form.vin.trim() || null,
-		modelYear: year === '' ? null : Number.isNaN(Number(year)) ? year : Number(year),
+		modelYear: year === '' ? null : Number.isNaN(numberOf(year)) ? year : numberOf(year),
 		wheelbase: withUnit(form.wheelbase, 'length'),
 		front: axle(form.front),
 		rear: axle(form.rear)

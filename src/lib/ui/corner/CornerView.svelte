@@ -212,7 +212,7 @@
 				step="1"
 				value={shown}
 				aria-valuetext={showMm(shown)}
-				oninput={(event) => onmove(Number(event.currentTarget.value))}
+				oninput={(event) => onmove(event.currentTarget.valueAsNumber)}
 			/>
 		</label>
 	{/if}

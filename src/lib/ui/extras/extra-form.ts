@@ -1,3 +1,4 @@
+import { numberOf } from '$core/units/parse';
 /** What is typed of work found on the way. */
 interface Typed {
 	what: string;
@@ -19,7 +20,7 @@ export function readExtra({ what, price, minutes }: Typed): {
 	const faults: Partial<Record<keyof Typed, string>> = {};
 	const read = (field: 'price' | 'minutes', text: string, min: number, max: number) => {
 		if (!text.trim()) return undefined;
-		const number = Number(text.trim().replace(',', '.'));
+		const number = numberOf(text);
 		if (number >= min && number <= max) return number;
 		faults[field] = `‘${text.trim()}’: a number from ${min} to ${max}`;
 		return undefined;

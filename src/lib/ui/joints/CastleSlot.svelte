@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { numberOf } from '$core/units/parse';
 	import type { JointProgramme } from '$core/fastener/joint-programme';
 	import { castleNut } from '$core/fastener/programme';
 	import { usualSlope } from '$core/fastener/trace/read';
@@ -15,7 +16,7 @@
 	const units = personalUnits();
 	let toNext = $state('');
 	const slot = $derived.by(() => {
-		const angle = Number(toNext.replace(',', '.'));
+		const angle = numberOf(toNext, '°');
 		if (!(angle > 0)) return undefined;
 		return castleNut({
 			lowNm,

@@ -69,6 +69,7 @@
 	<div
 		bind:this={box}
 		data-draft="hardware {joint.id}"
+		data-asked={asked ? '' : undefined}
 		class="mt-3 space-y-2 border-t border-line pt-2"
 	>
 		{#each pieces as piece (piece)}

@@ -2,7 +2,7 @@
 import type { FollowingStep, JointProgramme } from '$core/fastener/joint-programme';
 import { threadName, usualThreads, type PropertyClass, type Thread } from '$core/fastener/thread';
 import type { ThreadCondition } from '$core/fastener/lubrication';
-import { withMeantUnit } from '$core/units/parse';
+import { numberOf, withMeantUnit } from '$core/units/parse';
 import type { KnownSpecification } from '$core/job/joints';
 import type { JointThread } from '$core/job/model';
 
@@ -99,7 +99,6 @@ export function programmeInput(
 ): Record<string, unknown> {
 	const torque = (text: string) => withMeantUnit(text, units.torque);
 	const degrees = (text: string) => withMeantUnit(text, '°');
-	const number = (text: string) => Number(text.replace(',', '.'));
 	const turn = (angle: string, tolerance: string) => ({
 		kind: 'angle',
 		angle: degrees(angle),
@@ -128,17 +127,17 @@ export function programmeInput(
 	return {
 		then: then(),
 		...(form.shape === 'castle' && {
-			castle: { high: torque(form.high), slotDeg: Number(form.slot) }
+			castle: { high: torque(form.high), slotDeg: numberOf(form.slot) }
 		}),
 		...(form.cushionTo && { cushionTo: form.cushionTo }),
 		...(form.fasteners !== '1' && {
-			pattern: { fasteners: Number(form.fasteners), passes: Number(form.passes) }
+			pattern: { fasteners: numberOf(form.fasteners), passes: numberOf(form.passes) }
 		}),
 		...(form.prevailing.trim() && { prevailing: torque(form.prevailing) }),
 		...(form.adapterLength.trim() && {
 			adapter: {
 				length: withMeantUnit(form.adapterLength, units.length),
-				angleDeg: number(form.adapterAngle)
+				angleDeg: numberOf(form.adapterAngle)
 			}
 		})
 	};

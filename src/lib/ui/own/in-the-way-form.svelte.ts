@@ -1,4 +1,5 @@
 /** What somebody says stands in the way on this car, and what it becomes. */
+import { numberOf } from '$core/units/parse';
 import type { Axle } from '$core/height/corners';
 import type { Data as OwnData } from '$core/job/kinds/own/data';
 import { coversOf, jointsAt, type CoverReach } from '$core/layout/covers';
@@ -22,7 +23,8 @@ const asTyped = ({ what, count, hidden = '' }: CoverFastener): TypedFastener => 
 	hidden
 });
 const wrongCount = (count: string) =>
-	count.trim() !== '' && !(/^\d+$/.test(count.trim()) && Number(count) >= 1 && Number(count) <= 40);
+	count.trim() !== '' &&
+	!(/^\d+$/.test(count.trim()) && numberOf(count) >= 1 && numberOf(count) <= 40);
 
 export class InTheWayForm {
 	/** `cover:parcel-shelf`, `part:caliper`, or another cover. */
@@ -113,7 +115,7 @@ export class InTheWayForm {
 			.map(({ what, count, hidden }): CoverFastener => ({
 				...known?.held?.find((one) => one.what === what.trim()),
 				what: what.trim(),
-				...(count.trim() && { count: Number(count) }),
+				...(count.trim() && { count: numberOf(count) }),
 				...(hidden.trim() && { hidden: hidden.trim() })
 			}));
 		return {

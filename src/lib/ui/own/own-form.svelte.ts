@@ -1,4 +1,5 @@
 /** What somebody types of their own knowledge at a step, and what it becomes. */
+import { numberOf } from '$core/units/parse';
 import type { KnownOwn } from '$core/job/own';
 import type { Data as OwnData } from '$core/job/kinds/own/data';
 import { anchorOf, placeOf, type OwnScope, type OwnWhat } from '$core/work/own';
@@ -30,7 +31,7 @@ export class OwnForm {
 
 	/** What is wrong, by field. */
 	get faults(): Partial<Record<'text' | 'minutes', string>> {
-		const minutes = Number(this.minutes.replace(',', '.'));
+		const minutes = numberOf(this.minutes);
 		const wrong = this.what === 'step' && !(minutes >= 1 && minutes <= 480);
 		return {
 			...(this.text.trim() ? {} : { text: 'say it in a few words' }),
@@ -48,7 +49,7 @@ export class OwnForm {
 			anchor: anchorOf(this.#step),
 			for: this.whom,
 			...(isStep && this.before && { before: this.before }),
-			...(isStep && { minutes: Number(this.minutes.replace(',', '.')) }),
+			...(isStep && { minutes: numberOf(this.minutes) }),
 			...(isStep && this.look.trim() && { look: this.look.trim() }),
 			...(this.of && { of: this.of })
 		};

@@ -99,7 +99,7 @@
 			step="1"
 			value={moment ?? 0}
 			aria-valuetext={clock(moment ?? 0)}
-			oninput={(event) => (moment = Number(event.currentTarget.value))}
+			oninput={(event) => (moment = event.currentTarget.valueAsNumber)}
 		/>
 	</label>
 	<figcaption class="min-h-12 text-[15px]">

@@ -1,8 +1,9 @@
+import { numberOf } from '$core/units/parse';
 /** Amounts of money as they are typed. */
 
 /** Nothing where nothing is typed; NaN where it is no number. */
 export const amountOf = (text: string): number | undefined =>
-	text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));
+	text.trim() === '' ? undefined : numberOf(text);
 
 /** A number of 0 or more was typed. */
 export const isAmount = (value: number | undefined): value is number =>

@@ -78,7 +78,28 @@
 		);
 		return missing || stop?.phase === 'load' || stop?.phase === 'rubber' ? corner : undefined;
 	});
+	let hand = $state<HTMLElement>();
+	/**
+	 * Enter where nothing has the focus, as a foot switch may send it while the next joint is being drawn: what stands
+	 * there does what it would do with it. Nothing else takes it, and a question that is not drawn yet is not answered.
+	 */
+	function enter(): void {
+		const asked = hand?.querySelector<HTMLElement>('[data-asked] [data-new]');
+		const field = hand?.querySelector<HTMLInputElement>('form input:is([type=text], :not([type]))');
+		const main = asked ?? (field ? undefined : hand?.querySelector<HTMLElement>('[data-main]'));
+		if (main) main.click();
+		else if (field) {
+			field.focus({ preventScroll: true });
+			field.form?.requestSubmit();
+		}
+	}
 	function keys(event: KeyboardEvent) {
+		const loose = event.key === 'Enter' && !event.repeat && event.target === document.body;
+		if (loose && stop && !editing && !event.defaultPrevented) {
+			event.preventDefault();
+			enter();
+			return;
+		}
 		if (!event.altKey || event.ctrlKey || event.metaKey) return;
 		if (event.code === 'KeyU' && mine) {
 			event.preventDefault();
@@ -118,7 +139,12 @@
 		{/if}
 	</section>
 
-	<section class="min-w-0 space-y-3" aria-label="In hand">
+	<section
+		bind:this={hand}
+		class="min-w-0 space-y-3"
+		aria-label="In hand"
+		data-keeps-enter={stop ? '' : undefined}
+	>
 		<div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
 			<p role="status" class="me-auto text-lg">
 				<span class="num text-3xl {round.toSet ? 'text-ochre' : 'text-spruce'}">{round.toSet}</span>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { inItsHole, mixedPlaces, nextPlace, trayFaults, type TrayItem } from '$core/bench/trays';
 	import { axleOf } from '$core/height/corners';
-	import { parseQuantity } from '$core/units/parse';
+	import { numberOf, parseQuantity } from '$core/units/parse';
 	import type { WorkStep } from '$core/work/step';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -39,7 +39,7 @@
 	let fault = $state('');
 	const place = $derived(nextPlace(items.map((item) => item.place)));
 	async function add(to: string) {
-		const number = Number(count);
+		const number = numberOf(count);
 		const parsed = length.trim()
 			? parseQuantity(length, 'length', { field: 'length', defaultUnit: units.choice.length })
 			: undefined;

@@ -1,4 +1,5 @@
 /** What is touched and typed of a spring that goes in. */
+import { numberOf } from '$core/units/parse';
 import type {
 	PadState,
 	SpringFit,
@@ -16,9 +17,8 @@ const typedPad = (pad?: SpringPad): TypedPad => ({
 	state: pad?.state,
 	mm: pad?.mm === undefined ? '' : String(pad.mm)
 });
-const number = (text: string) => Number(text.trim().replace(',', '.'));
 const isWrong = ({ state, mm }: TypedPad) =>
-	state !== 'none' && mm.trim() !== '' && !(number(mm) >= 0.5 && number(mm) <= 60);
+	state !== 'none' && mm.trim() !== '' && !(numberOf(mm) >= 0.5 && numberOf(mm) <= 60);
 
 export class SpringFitForm {
 	hand = $state<SpringHand>();
@@ -49,5 +49,5 @@ export class SpringFitForm {
 function readPad(pad: TypedPad): SpringPad | undefined {
 	const { state, mm } = pad;
 	if (!state || isWrong(pad)) return undefined;
-	return { state, ...(state !== 'none' && mm.trim() && { mm: number(mm) }) };
+	return { state, ...(state !== 'none' && mm.trim() && { mm: numberOf(mm) }) };
 }

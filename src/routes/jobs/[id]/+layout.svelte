@@ -63,7 +63,9 @@
 			event.key === 'Enter' &&
 			!event.repeat &&
 			event.target === document.body &&
-			!document.querySelector('main :is(input, select, textarea, dialog[open])');
+			!document.querySelector(
+				'main :is(input, select, textarea, dialog[open], [data-keeps-enter])'
+			);
 		if (event.defaultPrevented || !(alone || (event.altKey && event.code === 'KeyN'))) return;
 		event.preventDefault();
 		void goto(nextHref(id, job.next));

@@ -25,7 +25,7 @@
 		{max}
 		{step}
 		value={values.num(name)}
-		oninput={(event) => values.set(name, Number(event.currentTarget.value))}
+		oninput={(event) => values.set(name, event.currentTarget.valueAsNumber)}
 		class="h-12 min-w-0 flex-1 cursor-pointer accent-spruce"
 	/>
 	<span class="text-[15px] text-soft">{high}</span>

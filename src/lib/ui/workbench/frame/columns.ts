@@ -1,3 +1,4 @@
+import { numberOf } from '$core/units/parse';
 import Papa from 'papaparse';
 
 export interface Columns {
@@ -21,6 +22,7 @@ export function readColumns(text: string): Columns {
 	const decimalComma = meta.delimiter !== ',';
 	const read = (cell = '') => {
 		const trimmed = cell.trim().replace('−', '-');
+		// eslint-disable-next-line no-restricted-syntax -- a file's own numbers: 1e-3 is one
 		return trimmed === '' ? NaN : Number(decimalComma ? trimmed.replace(',', '.') : trimmed);
 	};
 	const columns: Columns = { first: [], second: [], skipped: 0 };
@@ -45,7 +47,7 @@ export function readList(text: string): { numbers: number[]; wrong: string[] } {
 		.trim()
 		.split(separator)
 		.filter((part) => part !== '');
-	const numbers = parts.map((part) => Number(part.replace(',', '.').replace('−', '-')));
+	const numbers = parts.map((part) => numberOf(part));
 	return {
 		numbers: numbers.filter(Number.isFinite),
 		wrong: parts.filter((_, i) => !Number.isFinite(numbers[i]))

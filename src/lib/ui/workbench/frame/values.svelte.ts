@@ -52,6 +52,7 @@ export class BenchValues {
 		this.texts = texts;
 		for (const entry of entries) {
 			const given = query.get(entry.key);
+			// eslint-disable-next-line no-restricted-syntax -- of a link, as it was written there
 			const value = given === null || given === '' ? NaN : Number(given);
 			const inside = value >= entry.min && value <= entry.max;
 			this.#good[entry.key] = inside ? value : entry.initial;
