@@ -126,6 +126,16 @@ test('a whole round by foot switch: no tap', async ({ tomas: page, jobUrl }) => 
 	const hands = await Hands.on(page);
 	await page.goto(`${await jobUrl('2026-0267')}/set`);
 	const region = page.getByRole('region', { name: 'In hand' });
+	// Not through what lies over it.
+	const first = await region.innerText();
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+	await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+	await page.keyboard.press('Enter');
+	await sent(page);
+	expect(await region.innerText()).toBe(first);
+	await page.keyboard.press('Escape');
+	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
 	for (let i = 0; i < 120; i++) {
 		// Of one moment: the joint in hand gives way to the next one, or to the end.
 		const before = await region.innerText();

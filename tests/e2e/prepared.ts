@@ -9,45 +9,60 @@ import { bookOf, expect } from './shop';
 
 const now = () => new Date().toISOString();
 
-/** A car of these layouts with a job on it, its heights read. */
-export async function newJob(
+/** A car of its own and a job on it. @param more of the car */
+export async function openJob(
 	page: Page,
-	layouts: [front: string, rear: string],
-	corners: Corner[],
-	complaint: string
+	corners: string[] = ['FL'],
+	more: object = {},
+	job: object = {}
 ): Promise<string> {
-	const axle = (layout: string) => ({
-		layout,
-		track: '1540',
-		makerHeight: '365',
-		makerHeightSchool: 'hub-to-arch'
-	});
 	const vehicleId = uuidv7();
-	const car = await page.request.post('/api/v1/vehicles', {
+	const made = await page.request.post('/api/v1/vehicles', {
 		data: {
 			id: vehicleId,
 			plate: `T ${vehicleId.slice(-6)}`,
 			make: 'Halden',
-			model: 'Test',
+			model: 'Reed',
 			wheelbase: '2640',
-			front: axle(layouts[0]),
-			rear: axle(layouts[1])
+			front: axleOf('macpherson-front'),
+			rear: axleOf('trailing-arm-rear'),
+			...more
 		}
 	});
-	expect(car.status()).toBe(201);
+	expect(made.status(), await made.text()).toBe(201);
 	const id = uuidv7();
-	const job = await page.request.post('/api/v1/jobs', {
-		data: { id, vehicleId, complaint, corners, odometer: '120000 km' }
+	const opened = await page.request.post('/api/v1/jobs', {
+		data: { id, vehicleId, complaint: 'Knock over bumps', corners, ...job }
 	});
-	expect(job.status()).toBe(201);
+	expect(opened.status(), await opened.text()).toBe(201);
+	return `/jobs/${id}`;
+}
+
+const axleOf = (layout: string) => ({
+	layout,
+	track: '1540',
+	makerHeight: '365',
+	makerHeightSchool: 'hub-to-arch'
+});
+
+/** A car of these layouts with a job on it, its heights read. */
+export async function newJob(
+	page: Page,
+	[front, rear]: [front: string, rear: string],
+	corners: Corner[],
+	complaint: string
+): Promise<string> {
+	const car = { model: 'Test', front: axleOf(front), rear: axleOf(rear) };
+	const url = await openJob(page, corners, car, { complaint, odometer: '120000 km' });
 	for (const corner of ['FL', 'FR', 'RL', 'RR']) {
 		for (let i = 0; i < 3; i++) {
 			const said = { phase: 'before', school: 'hub-to-arch', height: '355' };
-			await say(page, `/jobs/${id}`, 'reading', corner, said);
+			await say(page, url, 'reading', corner, said);
 		}
 	}
-	return `/jobs/${id}`;
+	return url;
 }
+
 /** Says something of a job through the API. */
 export async function say(page: Page, url: string, kind: string, subject: string, said: object) {
 	const data = { id: uuidv7(), kind, subject, data: said, enteredAt: now() };

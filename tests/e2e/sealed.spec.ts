@@ -1,51 +1,10 @@
 /** What a lead hands to an opponent's expert: each line is what was done, and any change since is seen. */
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../../src/core/job/book/entry';
 import { chained } from '../../src/lib/server/jobs/book';
+import { openJob, say } from './prepared';
 import { bookOf, expect, poll, patient, sent, test, stage } from './shop';
-
-let cars = 0;
-/** A car of its own and a job on it. */
-async function openJob(page: Page, corners: string[] = ['FL'], more: object = {}): Promise<string> {
-	const { request } = page;
-	const axle = (layout: string) => ({
-		layout,
-		track: '1540',
-		makerHeight: '365',
-		makerHeightSchool: 'hub-to-arch'
-	});
-	const vehicleId = uuidv7();
-	const made = await request.post('/api/v1/vehicles', {
-		data: {
-			id: vehicleId,
-			plate: `SEA ${++cars}${vehicleId.slice(-4)}`,
-			make: 'Halden',
-			model: 'Reed',
-			wheelbase: '2640',
-			front: axle('macpherson-front'),
-			rear: axle('trailing-arm-rear'),
-			...more
-		}
-	});
-	expect(made.status(), await made.text()).toBe(201);
-	const id = uuidv7();
-	const opened = await request.post('/api/v1/jobs', {
-		data: { id, vehicleId, complaint: 'Knock over bumps', corners }
-	});
-	expect(opened.status(), await opened.text()).toBe(201);
-	return `/jobs/${id}`;
-}
-
-/** Says something of a job at the API. */
-async function say(page: Page, url: string, kind: string, subject: string, data: object) {
-	const enteredAt = new Date().toISOString();
-	const answer = await page.request.post(`/api/v1${url}/entries`, {
-		data: { id: uuidv7(), kind, subject, data, enteredAt }
-	});
-	expect(answer.status(), await answer.text()).toBe(201);
-}
 
 async function jointOf(page: Page, url: string, key: string) {
 	const { joints } = await bookOf(page, url);

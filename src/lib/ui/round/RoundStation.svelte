@@ -85,7 +85,10 @@
 	 */
 	function enter(): void {
 		const asked = hand?.querySelector<HTMLElement>('[data-asked] [data-new]');
-		const field = hand?.querySelector<HTMLInputElement>('form input:is([type=text], :not([type]))');
+		// The pull's own number, or the height at the gate: not one of the other forms that stand with a joint.
+		const field = hand?.querySelector<HTMLInputElement>(
+			'#torque, [data-draft^="load "] input:is([type=text], :not([type]))'
+		);
 		const main = asked ?? (field ? undefined : hand?.querySelector<HTMLElement>('[data-main]'));
 		if (main) main.click();
 		else if (field) {
@@ -95,7 +98,8 @@
 	}
 	function keys(event: KeyboardEvent) {
 		const loose = event.key === 'Enter' && !event.repeat && event.target === document.body;
-		if (loose && stop && !editing && !event.defaultPrevented) {
+		const behind = document.querySelector('dialog[open]') !== null;
+		if (loose && stop && !editing && !behind && !event.defaultPrevented) {
 			event.preventDefault();
 			enter();
 			return;
