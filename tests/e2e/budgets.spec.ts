@@ -128,6 +128,7 @@ test('a whole round by foot switch: no tap', async ({ tomas: page, jobUrl }) => 
 	const region = page.getByRole('region', { name: 'In hand' });
 	// Not through what lies over it.
 	const first = await region.innerText();
+	await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
 	await page.keyboard.press('?');
 	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
 	await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
