@@ -127,12 +127,19 @@ export async function sent(page: Page): Promise<void> {
 
 /** A joint recorded by keyboard; where its one-time hardware is asked for, it is new. */
 export async function pull(page: Page): Promise<void> {
-	const main = page.locator('main');
-	const before = await main.innerText();
+	// Counted in the book on the page: its words change for other reasons, too.
+	const look = () =>
+		page.getByRole('region', { name: 'In hand' }).evaluate((hand) => ({
+			pulls: Number(hand.dataset.pulls),
+			asked: hand.querySelector('[data-asked]') !== null
+		}));
+	const before = await look();
+	const recorded = async () => (await look()).pulls > before.pulls;
 	await page.keyboard.press('Enter');
-	await poll(() => main.innerText()).not.toBe(before);
-	if (await page.getByText('Recorded as soon as you say').isVisible())
-		await page.keyboard.press('Enter');
+	await poll(async () => (await recorded()) || (await look()).asked).toBe(true);
+	if (await recorded()) return;
+	await page.keyboard.press('Enter');
+	await poll(recorded).toBe(true);
 }
 
 /** A job with its book. */

@@ -148,6 +148,7 @@
 		class="min-w-0 space-y-3"
 		aria-label="In hand"
 		data-keeps-enter={stop ? '' : undefined}
+		data-pulls={record.torques.length}
 	>
 		<div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
 			<p role="status" class="me-auto text-lg">
