@@ -102,6 +102,7 @@ test('a new car with front struts, the whole way: at most 90 taps beside its num
 		await page.keyboard.press('Enter');
 		await page.getByRole('button', { name: 'Sign and seal' }).tap();
 		await expect(page.getByText('Signed by Tomas Okoro')).toBeVisible();
+		await expect(page.getByText('where they stand: sill seams, both sides').first()).toBeVisible();
 	});
 	console.log(`a new car, front struts, whole way: ${hands.taps} taps, ${hands.enters} Enters`);
 	expect(hands.taps).toBeLessThanOrEqual(90);

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { format } from 'date-fns';
 import { demoDay } from '../../demo/load';
-import { expect, patient, test as base } from './shop';
+import { expect, follow, patient, test as base } from './shop';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -98,18 +98,6 @@ const views: [name: string, path: string][] = [
 	['bench wrench', '/workbench/bolt?mode=wrench'],
 	['bench trace', '/workbench/trace']
 ];
-
-/** As by a link of the page: what is loaded stays. */
-async function follow(page: Page, url: string): Promise<void> {
-	await page.evaluate((url) => {
-		const link = document.createElement('a');
-		link.href = url;
-		document.body.append(link);
-		link.click();
-		link.remove();
-	}, url);
-	await page.waitForURL(url);
-}
 
 /** A bench is there once its computation has answered, what is fetched later once its heading is. */
 async function seen(page: Page, path: string): Promise<void> {

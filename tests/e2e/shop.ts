@@ -93,6 +93,18 @@ export function patient(page: Page): Page {
 	return page;
 }
 
+/** As by a link of the page: what is loaded stays. */
+export async function follow(page: Page, url: string): Promise<void> {
+	await page.evaluate((url) => {
+		const link = document.createElement('a');
+		link.href = url;
+		document.body.append(link);
+		link.click();
+		link.remove();
+	}, url);
+	await page.waitForURL(url);
+}
+
 /** Looks again soon: what is waited for is there within some milliseconds mostly. */
 export const poll = <T>(look: () => T | Promise<T>) =>
 	expect.poll(look, { intervals: [10, 20, 40, 80, 160] });
