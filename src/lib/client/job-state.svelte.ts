@@ -52,6 +52,12 @@ export interface Saying {
 	again?: string;
 	/** What the server refuses stays in the outbox for a look, instead of being given back to a form. */
 	stays?: boolean;
+	/**
+	 * Of a form that is free for the next one as soon as what it said is kept and shown here: nobody's next
+	 * words are taken by an answer that comes late. Where the rules could be checked here, what the server still
+	 * refuses stays in the outbox.
+	 */
+	soon?: boolean;
 	/** Last entry that the person had seen; left out: the last one here. */
 	seen?: number;
 }
@@ -210,7 +216,7 @@ export class JobState {
 		kind: KindName,
 		subject: string,
 		data: object | undefined,
-		{ stays = false, seen = this.seq, ...more }: Saying = {}
+		{ stays = false, soon = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
 		const body = { ...this.#command(kind, subject, data), ...more, seen };
 		// Nothing that is said waits for the checks to be fetched: it is kept at once, and the server checks it.
@@ -219,7 +225,7 @@ export class JobState {
 			const here = this.#decided(checks.read, this.#job, body);
 			if (!here.ok) return here.refusal;
 		}
-		const refusal = await outbox.add(this.#path, body);
+		const refusal = await outbox.add(this.#path, body, soon && checks.read !== undefined);
 		if (refusal && !stays) outbox.drop(body.id);
 		// Refused for what is on record since: shown at once, not when it is told or asked for next.
 		if (refusal?.status === 409) void this.reload();
@@ -230,9 +236,10 @@ export class JobState {
 	keep<K extends KindName>(
 		kind: K,
 		subject: string,
-		data: KindData[K]
+		data: KindData[K],
+		saying?: Saying
 	): Promise<Refusal | undefined> {
-		return this.tell(kind, subject, data as object);
+		return this.tell(kind, subject, data as object, saying);
 	}
 
 	/**
@@ -300,9 +307,9 @@ export class Telling {
 	}
 
 	/** @returns true when it was taken */
-	async send(kind: KindName, subject: string, data: object): Promise<boolean> {
+	async send(kind: KindName, subject: string, data: object, saying: Saying = {}): Promise<boolean> {
 		this.busy = true;
-		this.refusal = await this.#job.tell(kind, subject, data, { seen: this.#seen });
+		this.refusal = await this.#job.tell(kind, subject, data, { seen: this.#seen, ...saying });
 		this.busy = false;
 		return this.refusal === undefined;
 	}

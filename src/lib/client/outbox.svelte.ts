@@ -85,15 +85,21 @@ class Outbox {
 		void this.send();
 	}
 
-	/** Keeps the entry and sends it; resolves to what the server refused, if it did at once. */
-	async add(path: string, body: Entry['body']): Promise<Refusal | undefined> {
+	/**
+	 * Keeps the entry and sends it; resolves to what the server refused, if it did at once.
+	 *
+	 * @param soon resolves when it is kept and shown, and does not wait for the server
+	 */
+	async add(path: string, body: Entry['body'], soon = false): Promise<Refusal | undefined> {
 		const entry: Entry = { id: body.id, path, body, by: this.person ?? null };
 		// Kept before it is shown as kept: the page may be closed right then.
 		this.making++;
 		await keep(entry);
 		this.making--;
 		this.entries.push(entry);
-		await this.send();
+		const sent = this.send();
+		if (soon) return undefined;
+		await sent;
 		return this.entries.find((one) => one.id === body.id)?.refusal;
 	}
 

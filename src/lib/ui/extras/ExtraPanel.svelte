@@ -36,7 +36,8 @@
 		event.preventDefault();
 		asked = true;
 		if (!read.said) return;
-		refusal = await job.keep('extra', uuidv7(), { ...read.said, state: 'found', words: '' });
+		const said = { ...read.said, state: 'found', words: '' } as const;
+		refusal = await job.keep('extra', uuidv7(), said, { soon: true });
 		if (refusal) return;
 		adding = asked = false;
 		typed = { what: '', price: '', minutes: '' };

@@ -32,13 +32,14 @@
 		// What was written at this point before stays beside it.
 		const kept = job.work.book.get('finding', `${at}/${point.key}`);
 		const note = [kept?.note, words.trim()].filter(Boolean).join('; ').slice(0, 500);
-		refusal = await job.keep('finding', `${at}/${point.key}`, {
+		const said = {
 			corner: at,
 			point: point.key,
 			state: state.key,
 			where: kept?.where ?? '',
 			note
-		});
+		};
+		refusal = await job.keep('finding', `${at}/${point.key}`, said, { soon: true });
 		if (refusal) return;
 		words = '';
 		last = found;

@@ -24,7 +24,7 @@
 	});
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		if (!(await write.send('note', 'car', { text }))) return;
+		if (!(await write.send('note', 'car', { text }, { soon: true }))) return;
 		text = '';
 		adding = false;
 	}

@@ -69,7 +69,7 @@
 		event.preventDefault();
 		asked = true;
 		if (!form?.pick || Object.keys(form.faults).length) return;
-		refusal = await job.keep('own', uuidv7(), form.said);
+		refusal = await job.keep('own', uuidv7(), form.said, { soon: true });
 		if (!refusal) form = undefined;
 	}
 	const takeBack = async (id: string) => {

@@ -48,7 +48,7 @@
 		event.preventDefault();
 		asked = true;
 		if (!form || Object.keys(form.faults).length) return;
-		refusal = await job.keep('own', uuidv7(), form.said);
+		refusal = await job.keep('own', uuidv7(), form.said, { soon: true });
 		if (!refusal) form = undefined;
 	}
 	async function takeBack({ id, own: said, from }: OwnNote) {

@@ -52,14 +52,15 @@
 						? parsed.faults[0]!.message
 						: '';
 		if (fault) return;
-		refusal = await job.keep('tray', uuidv7(), {
+		const item = {
 			step: step?.id ?? '',
 			place: to,
 			name: name.trim(),
 			count: number,
 			back: to === inItsHole ? number : 0,
 			...(parsed?.ok && { lengthMm: parsed.value.si })
-		});
+		};
+		refusal = await job.keep('tray', uuidv7(), item, { soon: true });
 		if (refusal) return;
 		adding = false;
 		length = '';
