@@ -34,7 +34,9 @@
 		});
 	});
 
-	$effect(() => (data.person ? new Drafts(document).begin(data.person.id) : undefined));
+	// Of the person, not of what is loaded of them: drafts begun anew would take what is half typed for the record.
+	const personId = $derived(data.person?.id);
+	$effect(() => (personId === undefined ? undefined : new Drafts(document).begin(personId)));
 
 	const corners = ['FL', 'FR', 'RL', 'RR'];
 

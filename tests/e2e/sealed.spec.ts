@@ -467,3 +467,31 @@ test('what is half typed in a form is there after a reload', async ({ mara: page
 		});
 	}
 });
+
+test('what is half typed outlives an answer that comes late and loads the page’s data again', async ({
+	mara: page
+}) => {
+	const url = await openJob(page);
+	let answer!: () => void;
+	const held = new Promise<void>((resolve) => (answer = resolve));
+	await page.route('**/entries', async (route) => {
+		await held;
+		await route.continue();
+	});
+	await page.goto(`${url}/look?corner=FL`);
+	await page.getByRole('button', { name: 'Leak' }).first().click();
+	await expect(page.getByRole('button', { name: '✕ Leak' })).toBeVisible();
+	await follow(page, '/rack');
+	await page.getByRole('button', { name: 'Add a wrench' }).click();
+	const name = page.getByLabel('Name', { exact: true }).first();
+	await name.fill('Half a wrench');
+	const loaded = page.waitForResponse((response) => response.url().includes('__data.json'));
+	answer();
+	await loaded;
+	await sent(page);
+	await expect(name).toHaveValue('Half a wrench');
+	await page.reload();
+	await page.locator('html[data-ready]').waitFor({ state: 'attached' });
+	await page.getByRole('button', { name: 'Add a wrench' }).click();
+	await expect(name).toHaveValue('Half a wrench');
+});

@@ -82,6 +82,17 @@ describe('what is half typed', () => {
 		await vi.waitFor(() => expect(field('h').value).toBe('36'));
 	});
 
+	it('is not kept once more for the page that its field is left for', () => {
+		load(form());
+		type('h', '36');
+		const [key] = kept();
+		const { pathname } = location;
+		history.pushState({}, '', '/another/page');
+		field('h').dispatchEvent(new Event('change', { bubbles: true }));
+		expect(kept()).toEqual([key]);
+		history.pushState({}, '', pathname);
+	});
+
 	it('is nobody else’s, and stands for nothing else', () => {
 		load(form('bolt FL'));
 		type('h', '36');

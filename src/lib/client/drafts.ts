@@ -16,6 +16,7 @@ type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
 const prefix = 'vane-draft:';
 const fields = 'input, textarea, select';
+const texts = 'textarea, input:not([type=radio], [type=checkbox])';
 /** Fields that are no text of a form: secrets, files, and what acts by itself. */
 const never = new Set(['password', 'file', 'range', 'search', 'hidden', 'submit', 'button']);
 /** What nobody has come back to in this time is let go. */
@@ -48,11 +49,15 @@ export class Drafts {
 		});
 		seen.observe(root.body, { childList: true, subtree: true });
 		const typed = (event: Event) => this.#typed(event.target);
+		// A text field says so at each key. It changes once more when its page is left, and its place is gone by then.
+		const chosen = ({ target }: Event) => {
+			if (target instanceof Element && !target.matches(texts)) this.#typed(target);
+		};
 		const sent = (event: Event) => this.#submitted(event.target as Element);
 		const clicked = (event: Event) => this.#closed(event.target as Element);
 		const leaving = () => this.sweep();
 		root.addEventListener('input', typed);
-		root.addEventListener('change', typed);
+		root.addEventListener('change', chosen);
 		root.addEventListener('submit', sent, true);
 		root.addEventListener('click', clicked, true);
 		addEventListener('pagehide', leaving);
@@ -60,7 +65,7 @@ export class Drafts {
 		return () => {
 			seen.disconnect();
 			root.removeEventListener('input', typed);
-			root.removeEventListener('change', typed);
+			root.removeEventListener('change', chosen);
 			root.removeEventListener('submit', sent, true);
 			root.removeEventListener('click', clicked, true);
 			removeEventListener('pagehide', leaving);
