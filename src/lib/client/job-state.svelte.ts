@@ -54,8 +54,8 @@ export interface Saying {
 	stays?: boolean;
 	/**
 	 * Of a form that is free for the next one as soon as what it said is kept and shown here: nobody's next
-	 * words are taken by an answer that comes late. Where the rules could be checked here, what the server still
-	 * refuses stays in the outbox.
+	 * words are taken by an answer that comes late. It is checked here first; what the server still refuses stays
+	 * in the outbox.
 	 */
 	soon?: boolean;
 	/** Last entry that the person had seen; left out: the last one here. */
@@ -219,7 +219,9 @@ export class JobState {
 		{ stays = false, soon = false, seen = this.seq, ...more }: Saying = {}
 	): Promise<Refusal | undefined> {
 		const body = { ...this.#command(kind, subject, data), ...more, seen };
-		// Nothing that is said waits for the checks to be fetched: it is kept at once, and the server checks it.
+		// A form that is given up at once has been checked; until then it stands, with its draft.
+		if (soon && !checks.read) await checks.fetch();
+		// Nothing else that is said waits for the checks to be fetched: it is kept at once, and the server checks it.
 		if (!checks.read) void checks.fetch();
 		else {
 			const here = this.#decided(checks.read, this.#job, body);

@@ -1,6 +1,7 @@
 /** A form that adds to a list is free for the next words, however long the server takes to answer. */
 import { fireEvent, render, screen, within } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
+import { checks } from '$lib/client/job-state.svelte';
 import { outbox } from '$lib/client/outbox.svelte';
 import type { Answer } from '$lib/client/api';
 import { page } from '../../../../tests/client/app';
@@ -36,6 +37,14 @@ it('what is typed while the answer is on its way stays in the form that was open
 	// Not lost either: it is with what waits for a look.
 	await vi.waitFor(() => expect(outbox.entries).toMatchObject([{ refusal: refused.refusal }]));
 	expect(screen.getByLabelText<HTMLInputElement>(what).value).toBe('Wiper');
+});
+
+it('also where the checks were not here yet, and what they refuse is in the form still', async () => {
+	checks.read = undefined;
+	render(CarNotes, { adding: true });
+	await press('Keep the note');
+	await vi.waitFor(() => expect(screen.getByRole('alert')).toBeTruthy());
+	expect(call).not.toHaveBeenCalled();
 });
 
 it('a note is not on its list and in its form at once', async () => {
