@@ -12,7 +12,7 @@ const app = fileURLToPath(new URL('tests/client/app.ts', import.meta.url));
 const inPage = {
 	plugins: [svelte()],
 	resolve: {
-		alias: { ...alias, '$app/state': app, '$app/navigation': app },
+		alias: { ...alias, '$app/state': app, '$app/navigation': app, '$app/environment': app },
 		conditions: ['browser']
 	}
 };

@@ -6,3 +6,4 @@ export const page: { data: Record<string, unknown>; url: URL } = {
 export const navigating: { to: unknown } = { to: null };
 export const invalidateAll = (): Promise<void> => Promise.resolve();
 export const goto = (): Promise<void> => Promise.resolve();
+export const version = 'test';

@@ -21,13 +21,11 @@ import liveAxleAir from './data/live-axle-air.json' with { type: 'json' };
 import liveAxleCoilDamper from './data/live-axle-coil-damper.json' with { type: 'json' };
 import multiLinkSubframe from './data/multi-link-subframe.json' with { type: 'json' };
 import strutRearLinks from './data/strut-rear-links.json' with { type: 'json' };
+import { composeLayout, type LayoutFile } from './compose.ts';
+import { fragments } from './fragments.ts';
 import type { Layout } from './types.ts';
 
-/**
- * Every layout the program knows. Joint lists and assumed geometry are common practice, no source; a
- * new layout is a new data file: `npm run lists` writes it in here.
- */
-export const layouts: readonly Layout[] = [
+const files = [
 	macphersonFront,
 	macphersonClamp,
 	airStrut,
@@ -49,7 +47,13 @@ export const layouts: readonly Layout[] = [
 	twistBeamSpring,
 	liveAxleRear,
 	liveAxleAir
-] as unknown as Layout[];
+] as unknown as LayoutFile[];
+
+/**
+ * Every layout the program knows. Joint lists and assumed geometry are common practice, no source; a
+ * new layout is a new data file: `npm run lists` writes it in here.
+ */
+export const layouts: readonly Layout[] = files.map((file) => composeLayout(file, fragments));
 
 export const layoutKeys = layouts.map((layout) => layout.key);
 

@@ -201,7 +201,7 @@ export interface LayoutPart {
 }
 
 /** Two parts that stay joined in this work, as hose and caliper: no fastener of it is undone. */
-interface LayoutContact {
+export interface LayoutContact {
 	between: readonly [string, string];
 	/** How far they give, mm; absent: as far as anything here moves. */
 	slackMm?: number;

@@ -1,27 +1,18 @@
 /** The layouts of a job's car, fetched as data: a page needs two of them, and none of the others. */
+import { version } from '$app/environment';
 import type { Entry } from '$core/job/book/entry';
 import { findLayout, putAtHand } from '$core/layout/at-hand';
 import type { Layout } from '$core/layout/types';
 import type { Vehicle } from '$core/job/model';
 
-/** Where each is served, by key. */
-const urls = Object.fromEntries(
-	Object.entries(
-		import.meta.glob<string>('../../core/layout/data/*.json', {
-			query: '?url',
-			import: 'default',
-			eager: true
-		})
-	).map(([path, url]) => [path.replace(/^.*\/(.*)\.json$/, '$1'), url])
-);
-
+/** Where each is served: kept by the browser for as long as the program is this one. */
 export const layoutUrls = (keys: readonly string[]): string[] =>
-	keys.flatMap((key) => urls[key] ?? []);
+	keys.map((key) => `/api/v1/layouts/${encodeURIComponent(key)}?version=${version}`);
 
 /**
  * Fetches the layouts that are not at hand yet.
  *
- * @throws where the network is gone
+ * @throws where the network is gone or the server has no answer
  */
 export async function fetchLayouts(
 	keys: readonly string[],
@@ -30,7 +21,11 @@ export async function fetchLayouts(
 	const missing = [...new Set(keys)].filter((key) => !findLayout(key));
 	putAtHand(
 		await Promise.all(
-			layoutUrls(missing).map(async (url): Promise<Layout> => (await get(url)).json())
+			layoutUrls(missing).map(async (url) => {
+				const answer = await get(url);
+				if (!answer.ok) throw new Error(`The car's layout could not be loaded (${answer.status}).`);
+				return (await answer.json()) as Layout;
+			})
 		)
 	);
 }

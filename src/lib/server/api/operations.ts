@@ -157,6 +157,7 @@ export const operations: readonly Operation[] = [
 		op('post', `/compute/${name}`, summary, { input, output, most: 8 * MB })
 	),
 	op('get', '/openapi.json', 'This document'),
+	op('get', '/layouts/{key}', 'How the corners of an axle are built: parts, joints, covers'),
 	op('get', '/schema/job.json', 'JSON Schema of the job file')
 ];
 
