@@ -125,7 +125,8 @@ export const makers: { [K in KindName]: Maker | null } = {
 		const { steps } = new Job({ id: record.id, number: record.number, people: [] }, record.entries)
 			.work.order;
 		const begun = record.entries.findLast(({ kind }) => kind === 'step') as
-			Entry<'step'> | undefined;
+			| Entry<'step'>
+			| undefined;
 		const finish = begun?.data.state === 'started';
 		return {
 			subject: finish ? begun.subject : steps.length ? oneOf(g, steps.slice(0, 4)).id : 'car/soak',

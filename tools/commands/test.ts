@@ -31,10 +31,10 @@ const middle: Step[] = [
 			'--fail-on-warnings',
 			'--output',
 			'human',
-			'--incremental'
+			'--tsgo'
 		]
 	},
-	{ name: 'format', run: ['prettier', '--check', '--log-level', 'warn', '--cache', '.'] },
+	{ name: 'format', run: ['oxfmt', '--check'] },
 	{
 		name: 'lint',
 		run: [

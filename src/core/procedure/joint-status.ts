@@ -8,7 +8,14 @@ import type { JointFact, TorqueFact } from './facts.ts';
  * done (set = a bush at ride height); accepted: a bush outside its band, taken as it is by name.
  */
 export type JointState =
-	'untouched' | 'open' | 'begun' | 'nipped' | 'again' | 'torqued' | 'set' | 'accepted';
+	| 'untouched'
+	| 'open'
+	| 'begun'
+	| 'nipped'
+	| 'again'
+	| 'torqued'
+	| 'set'
+	| 'accepted';
 
 export interface JointStatus {
 	state: JointState;

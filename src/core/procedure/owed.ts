@@ -12,7 +12,13 @@ export const readingsPerCorner = 3;
 
 export interface OwedItem {
 	kind:
-		'height-before' | 'height-after' | 'doubt' | 'target' | 'joint' | 'hardware' | WorkOwed['kind'];
+		| 'height-before'
+		| 'height-after'
+		| 'doubt'
+		| 'target'
+		| 'joint'
+		| 'hardware'
+		| WorkOwed['kind'];
 	/** Of the way through the car: where it is done. */
 	stage: Stage;
 	corner: Corner;

@@ -6,7 +6,14 @@
  * (International yard and pound agreement, 1959); g = 9.80665 m/s² (CGPM 1901).
  */
 export type Dimension =
-	'length' | 'torque' | 'rate' | 'mass' | 'pressure' | 'distance' | 'force' | 'angle';
+	| 'length'
+	| 'torque'
+	| 'rate'
+	| 'mass'
+	| 'pressure'
+	| 'distance'
+	| 'force'
+	| 'angle';
 
 export interface Unit {
 	/** The symbol shown to people; also the unit's name in files. */

@@ -138,8 +138,7 @@
 				aria-invalid={hardpointFault ? 'true' : undefined}
 				class="mt-1 w-full rounded-[3px] border bg-panel p-2 font-mono text-[14px] {hardpointFault
 					? 'border-2 border-madder'
-					: 'border-edge'}"
-			></textarea>
+					: 'border-edge'}"></textarea>
 			{#if hardpointFault}<p class="text-[15px] font-medium text-madder">
 					✕ {hardpointFault.field.replace(`${axle}.hardpoints`, 'hardpoints')}: {hardpointFault.message}
 				</p>{/if}

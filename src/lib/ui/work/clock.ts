@@ -7,9 +7,7 @@ export function hourPoint(hour: number, radius: number): { x: number; y: number 
 }
 
 /** What was set, in words; nothing until every one is. */
-export const clockWords = (
-	bushes: readonly { name: string; hour: number | undefined }[]
-): string =>
+export const clockWords = (bushes: readonly { name: string; hour: number | undefined }[]): string =>
 	bushes.length && bushes.every(({ hour }) => hour !== undefined)
 		? bushes.map(({ name, hour }) => `${name} at ${hour} o’clock`).join('; ')
 		: '';

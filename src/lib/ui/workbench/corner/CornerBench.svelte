@@ -99,7 +99,8 @@
 	const blocked = $derived(
 		reach.value &&
 			([reach.value.bump, reach.value.droop].find(({ blocker }) => blocker) as
-				TravelEnd | undefined)
+				| TravelEnd
+				| undefined)
 	);
 
 	const curves = $derived(cornerCurves(swept.value, byTape));

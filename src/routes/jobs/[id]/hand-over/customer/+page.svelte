@@ -49,8 +49,7 @@
 				maxlength="1000"
 				bind:value={note}
 				onfocusout={() => note !== kept.note && keep({})}
-				class="mt-1 w-full rounded-[3px] border border-edge bg-panel p-2 text-[17px]"
-			></textarea>
+				class="mt-1 w-full rounded-[3px] border border-edge bg-panel p-2 text-[17px]"></textarea>
 			<RefusalNotice refusal={write.refusal} />
 		</section>
 		{#if photos.length}
