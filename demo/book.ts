@@ -8,7 +8,7 @@ import type { KindName } from '../src/core/job/kinds/data.ts';
 import type { RackWrench } from '../src/core/fastener/rack.ts';
 import { faultLine } from '../src/core/validate.ts';
 import { metric } from '../src/core/units/format.ts';
-import { chained } from '../src/lib/server/jobs/book.ts';
+import { chained } from '../src/lib/server/proof/chain.ts';
 
 /** @param how.by the id of a person @returns the entries it became */
 export type Say = (

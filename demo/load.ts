@@ -1,4 +1,4 @@
-/** Loads the demo shop from its open-format files, through the same code that a user's import uses. */
+/** Loads the demo shop: its jobs as files of the open format, through the same code that a user's import uses. */
 import {
 	addBusinessDays,
 	addDays,
@@ -9,14 +9,10 @@ import {
 	startOfDay,
 	subDays
 } from 'date-fns';
-import { readdirSync, readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
-import type { WrenchKind } from '../src/core/fastener/rack.ts';
 import { calibration } from '../src/core/fastener/wrench.ts';
-import type { DeviceKind } from '../src/lib/devices/model.ts';
 import { jobFileSchema } from '../src/lib/schema/job-file.ts';
 import { validate, faultLine } from '../src/core/validate.ts';
-import type { Role } from '../src/core/job/model.ts';
 import { putSlot } from '../src/lib/server/db/bays.ts';
 import { listJobs, type JobRow } from '../src/lib/server/db/jobs.ts';
 import { findPerson } from '../src/lib/server/db/people.ts';
@@ -24,48 +20,17 @@ import type { Database } from '../src/lib/server/db/pool.ts';
 import { createShop } from '../src/lib/server/db/shop.ts';
 import { insertCalibration, insertWrench, listWrenches } from '../src/lib/server/db/wrenches.ts';
 import { addDevice } from '../src/lib/server/devices/devices.ts';
-import type { StandInTokens } from '../devices/stand-ins.ts';
 import { importJob } from '../src/lib/server/exchange/job-file.ts';
 import type { JobFile } from '../src/lib/schema/job-file.ts';
 import { append, readJob, tell } from '../src/lib/server/jobs/book.ts';
 import type { Sealer } from '../src/lib/server/proof/keys.ts';
 import { sealSignature } from '../src/lib/server/proof/seal.ts';
 import { createPerson } from '../src/lib/server/people.ts';
-
-const here = new URL('.', import.meta.url);
-
-interface DemoShop {
-	name: string;
-	units: { system: 'metric' | 'imperial'; torque: string };
-	people: { id: string; handle: string; name: string; role: Role; pin: string }[];
-	wrenches: {
-		id: string;
-		name: string;
-		kind: WrenchKind;
-		lowestNm: number;
-		highestNm: number;
-		lengthMm: number;
-		/** Days before the demo is loaded that it was last calibrated. */
-		daysAgo: number;
-	}[];
-	bayPlan: { number: string; bay: number; day: number; hour: number; minutes: number }[];
-	/** When each is promised, in days from the one on which the demo is loaded. */
-	promises: { number: string; day: number; hour: number }[];
-	devices: { id: string; name: string; kind: DeviceKind; token: string; wrench: string | null }[];
-}
-
-const readShop = () => JSON.parse(readFileSync(new URL('shop.json', here), 'utf8')) as DemoShop;
-
-export const demoPeople = () => readShop().people;
-/** What the simulated devices say hello with. */
-export function demoTokens(): StandInTokens {
-	const { devices } = readShop();
-	const of = (kind: DeviceKind) => devices.find((device) => device.kind === kind)!.token;
-	return { wrench: of('wrench'), gauge: of('height-gauge'), scales: of('wheel-scales') };
-}
+import { bayPlan, devices, people, promises, shopName, shopUnits, wrenches } from './shop.ts';
+import { demoJobs } from './tell.ts';
 
 /** The rack, each wrench with one calibration at 20, 60 and 100 % of its range, and the devices. */
-async function loadRack(db: Database, { wrenches, devices, people }: DemoShop): Promise<void> {
+async function loadRack(db: Database): Promise<void> {
 	for (const { daysAgo, ...wrench } of wrenches) {
 		await insertWrench(db, {
 			...wrench,
@@ -91,7 +56,7 @@ async function loadRack(db: Database, { wrenches, devices, people }: DemoShop): 
 			readings,
 			passed: calibration(readings).passes,
 			note: 'Reference at the bench, clockwise',
-			personId: people[0]!.id
+			personId: people[0].id
 		});
 	}
 	for (const { token, wrench, ...device } of devices) {
@@ -108,8 +73,8 @@ export function demoDay(n: number): Date {
 }
 
 /** Cars in their bays. */
-async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void> {
-	for (const { number, bay, day, hour, minutes } of plan) {
+async function placeCars(db: Database): Promise<void> {
+	for (const { number, bay, day, hour, minutes } of bayPlan) {
 		const [job] = await listJobs(db, [number]);
 		if (!job) continue;
 		const { id: jobId } = job;
@@ -119,7 +84,7 @@ async function placeCars(db: Database, plan: DemoShop['bayPlan']): Promise<void>
 }
 
 /** What customers were told, by the lead who opened their jobs. */
-async function promise(db: Database, { promises, people }: DemoShop): Promise<void> {
+async function promise(db: Database): Promise<void> {
 	const today = startOfDay(Date.now());
 	for (const { number, day, hour } of promises) {
 		const [job] = await listJobs(db, [number]);
@@ -134,7 +99,7 @@ async function promise(db: Database, { promises, people }: DemoShop): Promise<vo
 			data: { promisedAt },
 			enteredAt: record.openedAt
 		};
-		await tell(db, job.id, command, { person: people[0]! });
+		await tell(db, job.id, command, { person: people[0] });
 	}
 }
 
@@ -148,25 +113,21 @@ async function sealDemo(db: Database, row: JobRow, sealer: Sealer): Promise<void
 }
 
 export async function loadDemo(db: Database, sealer: Sealer): Promise<void> {
-	const shop = readShop();
-	for (const { pin, ...person } of shop.people) {
+	for (const { pin, ...person } of people) {
 		if (!(await findPerson(db, person.id))) await createPerson(db, { ...person, secret: pin });
 	}
-	if ((await listWrenches(db)).length === 0) {
-		await db.transaction((tx) => loadRack(tx, shop));
-	}
-	const folder = new URL('jobs/', here);
-	for (const name of readdirSync(folder).sort()) {
-		const file = JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as unknown;
+	if ((await listWrenches(db)).length === 0) await db.transaction(loadRack);
+	for (const file of demoJobs()) {
 		const checked = validate<JobFile>(jobFileSchema, file, { now: Date.now() });
-		if (!checked.ok) throw new Error(`${name}: ${checked.faults.map(faultLine).join('; ')}`);
+		if (!checked.ok)
+			throw new Error(`${file.job.number}: ${checked.faults.map(faultLine).join('; ')}`);
 		await importJob(db, checked.value, null);
 	}
-	await placeCars(db, shop.bayPlan);
-	await promise(db, shop);
+	await placeCars(db);
+	await promise(db);
 	// Last: an interrupted load is seen as no shop, and starts over with what is here already.
 	await db.transaction(async (tx) => {
-		await createShop(tx, shop.name, shop.units);
+		await createShop(tx, shopName, shopUnits);
 		for (const row of await listJobs(tx)) await sealDemo(tx, row, sealer);
 	});
 }

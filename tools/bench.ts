@@ -9,7 +9,8 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
-import { demoPeople, loadDemo } from '../demo/load.ts';
+import { loadDemo } from '../demo/load.ts';
+import { people } from '../demo/shop.ts';
 import { collarPlan } from '../src/core/car/collar-plan.ts';
 import { fourCorner } from '../src/core/car/four-corner.ts';
 import { findComputation } from '../src/core/compute.ts';
@@ -167,7 +168,7 @@ async function inPages() {
 			baseURL: origin,
 			viewport: { width: 1280, height: 800 }
 		});
-		const { handle, pin } = demoPeople()[0]!;
+		const { handle, pin } = people[0]!;
 		await context.request.post('/api/v1/session', { data: { handle, secret: pin } });
 		const page = await context.newPage();
 		// The loader of this script names functions by a helper that the page does not have.

@@ -4,7 +4,7 @@
  */
 import { chromium, type Page } from '@playwright/test';
 import { join } from 'node:path';
-import { demoPeople } from '../demo/load.ts';
+import { people } from '../demo/shop.ts';
 import { launchOptions } from './browser.ts';
 import { readSettings } from './settings.ts';
 import { root } from './system.js';
@@ -78,7 +78,7 @@ const context = await browser.newContext({
 	baseURL: origin,
 	locale: 'en-GB'
 });
-const { handle, pin } = demoPeople()[0]!;
+const { handle, pin } = people[0]!;
 await context.request.post('/api/v1/session', { data: { handle, secret: pin } });
 const page = await context.newPage();
 

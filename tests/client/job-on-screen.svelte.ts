@@ -2,7 +2,7 @@
 import { metric } from '../../src/core/units/format';
 import type { Entry } from '../../src/core/job/book/entry';
 import { foldBook } from '../../src/core/job/book/fold';
-import { demoFile } from '../../src/core/job/demo-jobs.testing';
+import { demoFile } from '../../demo/jobs.testing';
 import { checks, JobState, type LoadedJob } from '../../src/lib/client/job-state.svelte';
 import { outbox } from '../../src/lib/client/outbox.svelte';
 import { page } from './app';

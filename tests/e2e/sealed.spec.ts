@@ -1,8 +1,8 @@
 /** What a lead hands to an opponent's expert: each line is what was done, and any change since is seen. */
 import type { Page } from '@playwright/test';
-import { readFileSync } from 'node:fs';
 import type { Entry } from '../../src/core/job/book/entry';
-import { chained } from '../../src/lib/server/jobs/book';
+import { demoJobs } from '../../demo/tell';
+import { chained } from '../../src/lib/server/proof/chain';
 import { openJob, say } from './prepared';
 import { bookOf, expect, follow, poll, patient, sent, test, stage } from './shop';
 
@@ -119,7 +119,9 @@ test('a job from elsewhere is marked; one that speaks for this shop’s people, 
 	jobUrl
 }) => {
 	await jobUrl('2026-0214');
-	const demo = JSON.parse(readFileSync('demo/jobs/2026-0214.json', 'utf8')) as {
+	const demo = structuredClone(
+		demoJobs().find(({ job }) => job.number === '2026-0214')
+	) as unknown as {
 		job: { id: string; number: string };
 		entries: Entry[];
 		people: { id: string }[];

@@ -11,7 +11,8 @@ import {
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { demoTokens, loadDemo } from '../../demo/load';
+import { loadDemo } from '../../demo/load';
+import { demoTokens } from '../../demo/shop';
 import { StandIns } from '../../devices/stand-ins';
 import type { JobRecord } from '../../src/core/job/record';
 import { migrate } from '../../src/lib/server/db/migrate';
@@ -57,7 +58,7 @@ class RunningShop {
 
 	/** The simulated devices of the demo shop, at this instance's line. */
 	devices(): StandIns {
-		return new StandIns({ host: '127.0.0.1', port: this.devicePort }, demoTokens());
+		return new StandIns({ host: '127.0.0.1', port: this.devicePort }, demoTokens);
 	}
 
 	async stop(): Promise<void> {

@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { corners } from '../../src/core/height/corners.ts';
 import type { Entry } from '../../src/core/job/book/entry.ts';
 import { Job } from '../../src/core/job/book/job.ts';
-import { demoFile } from '../../src/core/job/demo-jobs.testing.ts';
+import { demoFile } from '../../demo/jobs.testing.ts';
 import type { KindName } from '../../src/core/job/kinds/data.ts';
 import type { JobRecord } from '../../src/core/job/record.ts';
 import { viewJob } from '../../src/core/job/view.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { importJob, toJobFile } from '../../src/lib/server/exchange/job-file.ts';
+import { importJob } from '../../src/lib/server/exchange/job-file.ts';
+import { toJobFile } from '../../src/lib/schema/job-file.ts';
 import type { JobFile } from '../../src/lib/schema/job-file.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import type { Database } from '../../src/lib/server/db/pool.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { retorqueCalendar } from '../../src/lib/server/exchange/calendar.ts';
-import { importJob, toJobFile } from '../../src/lib/server/exchange/job-file.ts';
+import { importJob } from '../../src/lib/server/exchange/job-file.ts';
+import { toJobFile } from '../../src/lib/schema/job-file.ts';
 import type { JobFile } from '../../src/lib/schema/job-file.ts';
 import { readJob } from '../../src/lib/server/jobs/book.ts';
 import { dueRetorques } from '../../src/lib/server/jobs/lists.ts';

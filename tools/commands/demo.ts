@@ -1,5 +1,6 @@
 /** `./vane demo`: the demo shop on this machine, ready to look at. */
-import { demoPeople, demoTokens, loadDemo } from '../../demo/load.ts';
+import { loadDemo } from '../../demo/load.ts';
+import { people, demoTokens } from '../../demo/shop.ts';
 import { serveControls, StandIns } from '../../devices/stand-ins.ts';
 import { findShop } from '../../src/lib/server/db/shop.ts';
 import { checkPort } from '../application.ts';
@@ -19,14 +20,14 @@ export async function run(args: string[]): Promise<void> {
 			await loadDemo(db, { folder: keyFolder(settings.folder), origin: settings.origin });
 		const controls = settings.devicePort + 1;
 		await checkPort('127.0.0.1', controls, 'VANE_DEVICE_PORT');
-		standIns = new StandIns({ host: settings.deviceHost, port: settings.devicePort }, demoTokens());
+		standIns = new StandIns({ host: settings.deviceHost, port: settings.devicePort }, demoTokens);
 		const server = await serveControls(standIns, controls);
 		server.unref();
 		return [
 			'',
 			`  Vane Set, demo shop:  ${settings.origin}`,
 			'',
-			...demoPeople().map(
+			...people.map(
 				({ handle, pin, name, role }) => `    ${handle.padEnd(8)} PIN ${pin}   ${name}, ${role}`
 			),
 			'',

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { armAngles, measuredTurn, weighTurn } from './arm-angles';
 import { armTurn, cornerMechanism } from './corner';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import { say, told } from './kinds/saying.testing';
 import type { JobRecord } from './record';
 import { judgeBush } from './rubber';

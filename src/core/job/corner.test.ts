@@ -3,7 +3,7 @@ import { corners } from '../height/corners';
 import { findLayout, layouts } from '../layout/catalogue';
 import { sampleCorners } from '../mechanism/samples';
 import { cornerMechanism, furtherMeasures, posturesAt, shownTravel, tyreRadiusMm } from './corner';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import type { VehicleAxle } from './model';
 import { armGeometry } from './arm';
 import { bareAxle } from './axle.testing';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { Job } from './book/job.ts';
-import { demoFile } from './demo-jobs.testing.ts';
+import { demoFile } from '../../../demo/jobs.testing.ts';
 import { historyOf } from './history.ts';
 
 const of = (number: string) => {

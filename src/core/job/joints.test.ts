@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { findLayout } from '../layout/catalogue.ts';
-import { demoRecord } from './demo-jobs.testing.ts';
+import { demoRecord } from '../../../demo/jobs.testing.ts';
 import {
 	fastenersOf,
 	jointFromLayout,

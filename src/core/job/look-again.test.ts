@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { Job } from './book/job';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import { say, told } from './kinds/saying.testing';
 import { usualCosts } from './costs';
 import { jobAdvice } from './plan';

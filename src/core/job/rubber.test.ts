@@ -6,7 +6,7 @@ import { layouts } from '../layout/catalogue';
 import type { Loading } from './model';
 import type { JobRecord } from './record';
 import { viewJob } from './view';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import { cornerLift, judgeBush, liftAsSet, liftedShare, settingToleranceMm } from './rubber';
 import { rubberOf } from './rubber-turns';
 import { coverageOfRubber, jobOn, rubberLimits } from './rubber.testing';

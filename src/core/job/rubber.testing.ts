@@ -4,7 +4,7 @@ import type { Coverage } from '../compute/coverage.testing.ts';
 import { layouts } from '../layout/catalogue.ts';
 import type { Layout } from '../layout/types.ts';
 import { bareAxle } from './axle.testing.ts';
-import { demoRecord } from './demo-jobs.testing.ts';
+import { demoRecord } from '../../../demo/jobs.testing.ts';
 import type { Loading, VehicleAxle } from './model.ts';
 import type { JobRecord } from './record.ts';
 import { judgeBush } from './rubber.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import { after, jointOf, key, lead, say, technician, told } from './kinds/saying.testing';
 import { jobParts as viewParts } from './parts';
 import type { JobRecord } from './record';

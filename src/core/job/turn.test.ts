@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { usualStrategy, type Strategy } from '../work/scope';
 import type { Entry } from './book/entry';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import { onGround, questionBefore, waitsFor } from './turn';
 import { viewWork } from './work';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import type { Entry } from './book/entry';
 import { owedLine } from '../procedure/owed';
 import type { Reading } from './model';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { leftByStage } from '../procedure/owed';
 import { stages } from '../procedure/stages';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import type { JobRecord } from './record';
 import { viewJob } from './view';
 import { nextOf } from './way';

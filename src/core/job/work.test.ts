@@ -19,7 +19,7 @@ import { benchWants } from './bench-wants';
 import { addedSince, jointAt, viewWork } from './work';
 import type { Entry } from './book/entry';
 import { lead, told } from './kinds/saying.testing';
-import { demoRecord } from './demo-jobs.testing';
+import { demoRecord } from '../../../demo/jobs.testing';
 import type { KindData, KindName } from './kinds/data';
 import { WorkBook } from './work-book';
 import { trayItems, workOwed } from './work-owed';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoFile } from '$core/job/demo-jobs.testing';
+import { demoFile } from '../../../demo/jobs.testing';
 import type { Entry } from '$core/job/book/entry';
 import { packBook, unpackBook } from './packed';
 

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { Job } from '../../core/job/book/job.ts';
 import type { Entry } from '../../core/job/book/entry.ts';
 import { kinds } from '../../core/job/kinds/index.ts';
 import { kindSchemas } from '../../core/job/kinds/schemas.ts';
@@ -8,8 +9,8 @@ import { id, jobNumber } from '../../core/schema/kept.ts';
 import { moment, pastMoment, requiredText, text, uuid } from '../../core/schema/fields.ts';
 
 /** The open file format of one job: its book, SI numbers beside what was typed. */
-export const jobFileFormat = 'vane-set/job';
-export const jobFileVersion = 2;
+const jobFileFormat = 'vane-set/job';
+const jobFileVersion = 2;
 
 /** Without its pictures: they stay with the shop and its backups, their digests are in the book. */
 export interface JobFile {
@@ -99,3 +100,16 @@ export const jobFileSchema = Joi.object({
 		.max(50)
 		.description('what was sealed at each signature, by the number of its entry')
 });
+
+/** A job as a file, without the shop's seal. */
+export function toJobFile({ record, entries }: Job): JobFile {
+	const { id, number, people } = record;
+	return {
+		format: jobFileFormat,
+		formatVersion: jobFileVersion,
+		job: { id, number },
+		head: entries.at(-1)!.hash,
+		entries,
+		people
+	};
+}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoFile } from '../demo-jobs.testing';
+import { demoFile } from '../../../../demo/jobs.testing';
 import type { Vehicle } from '../model';
 import { carAt, type Entry } from './entry';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demoFile, demoRecord } from '../demo-jobs.testing';
+import { demoFile, demoRecord } from '../../../../demo/jobs.testing';
 import { usualStrategy } from '../../work/scope';
 import type { JobRecord } from '../record';
 import type { KindName } from './data';

@@ -5,7 +5,7 @@ import { metric } from '../../units/format.ts';
 import { momentsOf } from '../../units/moments.ts';
 import { unitsOf } from '../../units/personal.ts';
 import { Job } from '../book/job.ts';
-import { demoFile } from '../demo-jobs.testing.ts';
+import { demoFile } from '../../../../demo/jobs.testing.ts';
 import { customerPage } from './customer.ts';
 import type { Block } from './document.ts';
 import { stanceSvg } from './stance.ts';

@@ -4,7 +4,7 @@ import { momentsOf } from '../../units/moments.ts';
 import { unitsOf } from '../../units/personal.ts';
 import type { Entry } from '../book/entry.ts';
 import { Job } from '../book/job.ts';
-import { demoFile } from '../demo-jobs.testing.ts';
+import { demoFile } from '../../../../demo/jobs.testing.ts';
 import { usualStrategy } from '../../work/scope.ts';
 import type { KindName } from '../kinds/data.ts';
 import { sheetOf } from './sheet.ts';

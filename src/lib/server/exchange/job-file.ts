@@ -4,7 +4,7 @@ import { Job } from '../../../core/job/book/job.ts';
 import type { KindData } from '../../../core/job/kinds/data.ts';
 import type { PersonName, Vehicle } from '../../../core/job/model.ts';
 import type { Fault } from '../../../core/result.ts';
-import { jobFileFormat, jobFileVersion, type JobFile } from '../../schema/job-file.ts';
+import { toJobFile, type JobFile } from '../../schema/job-file.ts';
 import { insertEntries } from '../db/entries.ts';
 import { findJob, insertJob, nextJobNumber, takeJobNumber } from '../db/jobs.ts';
 import { findPerson, insertPerson, listPeople } from '../db/people.ts';
@@ -12,25 +12,13 @@ import type { Database } from '../db/pool.ts';
 import { insertSheet, listSheets } from '../db/seals.ts';
 import { findShop } from '../db/shop.ts';
 import { findVehicle, insertVehicle } from '../db/vehicles.ts';
-import { chained } from '../jobs/book.ts';
+import { chained } from '../proof/chain.ts';
 import { project } from '../jobs/projections.ts';
 import { invalid, refuse } from '../../../core/problem.ts';
 import { signingKey, signWith, type Sealer } from '../proof/keys.ts';
 import { statements } from '../proof/seal.ts';
 import { knownSigners } from '../proof/signers.ts';
 import { proveFile, type FileProof, type Signers } from '../proof/verify.ts';
-
-export function toJobFile({ record, entries }: Job): JobFile {
-	const { id, number, people } = record;
-	return {
-		format: jobFileFormat,
-		formatVersion: jobFileVersion,
-		job: { id, number },
-		head: entries.at(-1)!.hash,
-		entries,
-		people
-	};
-}
 
 /** The file with the shop's seal on it, and the sheets that were sealed. */
 export async function sealedJobFile(db: Database, job: Job, sealer: Sealer): Promise<JobFile> {

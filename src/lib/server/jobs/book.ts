@@ -13,7 +13,7 @@ import { listWrenches } from '../db/wrenches.ts';
 import { notFound, refuse } from '../../../core/problem.ts';
 import type { Sealer } from '../proof/keys.ts';
 import { sealSignature } from '../proof/seal.ts';
-import { beginning, entryHash } from '../proof/chain.ts';
+import { chained } from '../proof/chain.ts';
 import { project } from './projections.ts';
 
 /** Who says something, and at what. */
@@ -119,20 +119,6 @@ export async function append(
 	await insertEntries(tx, row.id, added);
 	await project(tx, row, job, job.apply(...added), added);
 	return added;
-}
-
-/** Entries as they follow the last one: numbered, each with its hash. */
-export function chained(
-	jobId: string,
-	last: Pick<Entry, 'seq' | 'hash'> | undefined,
-	entries: readonly (NewEntry & { storedAt: string })[]
-): Entry[] {
-	let [seq, hash] = [last?.seq ?? 0, last?.hash ?? beginning];
-	return entries.map((entry) => {
-		const numbered = { ...entry, seq: ++seq } as Omit<Entry, 'hash'>;
-		hash = entryHash(hash, jobId, numbered);
-		return { ...numbered, hash } as Entry;
-	});
 }
 
 /** A job with its whole book. */

@@ -5,16 +5,16 @@
  */
 import canonicalize from 'canonicalize';
 import { createHash } from 'node:crypto';
-import type { Entry } from '../../../core/job/book/entry.ts';
+import type { Entry, NewEntry } from '../../../core/job/book/entry.ts';
 import { kindOf } from '../../../core/job/kinds/index.ts';
 import type { Proof } from '../../../core/job/model.ts';
 import type { JobRecord } from '../../../core/job/record.ts';
 
 /** What stands before the first entry. */
-export const beginning = '0'.repeat(64);
+const beginning = '0'.repeat(64);
 
 /** SHA-256 of the hash before and of the entry in canonical JSON (RFC 8785). */
-export function entryHash(before: string, jobId: string, entry: Omit<Entry, 'hash'>): string {
+function entryHash(before: string, jobId: string, entry: Omit<Entry, 'hash'>): string {
 	const { hash: _, ...said } = entry as Entry;
 	const text = canonicalize({ jobId, ...said })!;
 	return createHash('sha256').update(`${before}\n${text}`).digest('hex');
@@ -38,4 +38,18 @@ export function proveBook(record: Pick<JobRecord, 'id' | 'entries'> & JobRecord)
 	function broken(seq: number, words: string): Proof {
 		return { ...proof, holds: false, broken: { seq, words } };
 	}
+}
+
+/** Entries as they follow the last one: numbered, each with its hash. */
+export function chained(
+	jobId: string,
+	last: Pick<Entry, 'seq' | 'hash'> | undefined,
+	entries: readonly (NewEntry & { storedAt: string })[]
+): Entry[] {
+	let [seq, hash] = [last?.seq ?? 0, last?.hash ?? beginning];
+	return entries.map((entry) => {
+		const numbered = { ...entry, seq: ++seq } as Omit<Entry, 'hash'>;
+		hash = entryHash(hash, jobId, numbered);
+		return { ...numbered, hash } as Entry;
+	});
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { imperial, metric } from '$core/units/format';
 import { validate } from '$core/validate';
-import { demoRecord } from '$core/job/demo-jobs.testing';
+import { demoRecord } from '../../../../demo/jobs.testing';
 import { vehicleSchema } from '$lib/schema/vehicle';
 import { emptyForm, formOf, toInput } from './vehicle-form';
 

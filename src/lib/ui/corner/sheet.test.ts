@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { layouts } from '$core/layout/catalogue';
-import { demoRecord } from '$core/job/demo-jobs.testing';
+import { demoRecord } from '../../../../demo/jobs.testing';
 import { cornerSheet, sheetHeight, sheetWidth } from './sheet';
 import type { Flat } from './view';
 

@@ -1,13 +1,12 @@
 import { axleOf, corners } from '$core/height/corners';
 import { cornerMechanism, posturesAt } from '$core/job/corner';
-import { demoRecord } from '$core/job/demo-jobs.testing';
+import { demoNumbers, demoRecord } from '../../../../demo/jobs.testing';
 import type { JobRecord } from '$core/job/record';
 import { asHubToArch } from '$core/job/corner-target';
 import { judgeBush } from '$core/job/rubber';
 import { viewJob } from '$core/job/view';
 import { findLayout } from '$core/layout/catalogue';
 import { sampleCorners } from '$core/mechanism/samples';
-import { readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { armOf, wedgeOf } from './view';
 
@@ -45,7 +44,7 @@ function wedges(record: JobRecord, offsetMm: number) {
 }
 
 describe('the wedge that is drawn is the twist that is said', () => {
-	const numbers = readdirSync('demo/jobs').map((file) => file.slice(0, 9));
+	const numbers = demoNumbers();
 
 	it.each([60, 20, -30])('of every layout of the demo shop, %i mm from the target', (offset) => {
 		const all = numbers.flatMap((number) => wedges(demoRecord(number), offset));
