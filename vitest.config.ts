@@ -79,7 +79,9 @@ export default defineConfig({
 					setupFiles: ['src/core/layout/catalogue.ts', 'src/core/job/book/deciders.ts'],
 					globalSetup: ['tests/integration/database.ts'],
 					testTimeout: hangMs,
-					hookTimeout: hangMs
+					hookTimeout: hangMs,
+					// Each file has a database of its own, and modules keep nothing of one.
+					isolate: false
 				}
 			}
 		]

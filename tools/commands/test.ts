@@ -1,5 +1,6 @@
 /** `./vane test`: every check, as many at a time as there are cores, with one summary. Names of steps run only those. */
 import { spawn } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { problem } from '../process.ts';
@@ -90,6 +91,8 @@ export async function run(args: string[]): Promise<void> {
 		);
 	const wanted = args.length ? steps.filter((step) => args.includes(step.name)) : steps;
 	const results: Outcome[] = [];
+	// The type check keeps what it made of components, also of those that are gone.
+	rmSync(join(root, '.svelte-kit/.svelte-check'), { recursive: true, force: true });
 	const started = performance.now();
 	const alone = async (step: Step) => {
 		if (wanted.includes(step)) results.push(await runStep(step, true));

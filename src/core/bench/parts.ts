@@ -7,7 +7,7 @@ import {
 	type Corner
 } from '../height/corners.ts';
 import type { LayoutJoint, PartKind } from '../layout/types.ts';
-import { ruinedPart } from '../fastener/fight.ts';
+import { ruinedPart } from '../fastener/stuck-fastener.ts';
 import { bushesOf } from '../work/jobs.ts';
 import { partKeys, partNames, type PartKey } from '../inspect/points.ts';
 import type { Hand } from './compare.ts';

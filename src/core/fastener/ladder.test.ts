@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findLayout, layouts } from '../layout/catalogue';
 import { jointOf } from '../layout/shape';
-import { minutesTried, ruinedPart } from './fight';
+import { minutesTried, ruinedPart } from './stuck-fastener';
 import { ladderFor, nextRung } from './ladder';
 import { chanceOfRuin, type Undone } from './survival';
 

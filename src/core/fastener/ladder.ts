@@ -2,7 +2,7 @@
  * A fastener that fights: what is tried, from gentle to destructive, what each rung costs and when to stop.
  * Common practice, no source.
  */
-import { rungKeys, rungMinutes, type RungKey } from './fight.ts';
+import { rungKeys, rungMinutes, type RungKey } from './stuck-fastener.ts';
 import { damperOf, partOf, unitOf } from '../layout/shape.ts';
 import type { Layout, LayoutJoint } from '../layout/types.ts';
 

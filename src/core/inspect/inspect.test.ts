@@ -5,7 +5,7 @@ import { assemblyOrRebuild } from './assembly';
 import { contingency } from './contingency';
 import { findPoint, inspectionPoints, pointKeys } from './points';
 import { recommend, type RecommendInput } from './recommend';
-import { symptomsIn } from './heard';
+import { symptomsIn } from './complaint-words';
 import { suspicion } from './suspects';
 import { symptomKeys, type SymptomKey } from './symptoms';
 

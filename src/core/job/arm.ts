@@ -1,5 +1,5 @@
 /** The arm that a corner's rubber turns with, as it was taped or given by hardpoints. */
-import { findLayout } from '../layout/at-hand.ts';
+import { findLayout } from '../layout/registry.ts';
 import type { Estimate, JointPlace } from '../layout/types.ts';
 import { measuredArm } from '../mechanism/arms.ts';
 import type { VehicleAxle } from './model.ts';

@@ -1,6 +1,6 @@
 /** A corner of the car as a mechanism: from what was taped, and the layout's assumptions for the rest. */
 import type { ArmTurn } from '../bush/set.ts';
-import { findLayout } from '../layout/at-hand.ts';
+import { findLayout } from '../layout/registry.ts';
 import type { CornerGeometry } from '../mechanism/geometry.ts';
 import { tapedGeometry, tapeMeasures, type TapeMeasure } from '../mechanism/tape.ts';
 import { cornerPoints, type CornerPosture } from '../mechanism/points.ts';

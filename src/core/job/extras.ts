@@ -1,5 +1,5 @@
 /** Work found on the way: what the customer said of it, and its place in the plan. */
-import type { OwnInJob } from '../work/own.ts';
+import type { KnowledgeInJob } from '../work/shop-knowledge.ts';
 import type { Data as ExtraData } from './kinds/extra/data.ts';
 import type { WorkBook } from './work-book.ts';
 
@@ -11,7 +11,7 @@ export const extrasOf = (book: WorkBook): Extra[] =>
 	book.of('extra').flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }]));
 
 /** What was agreed is a step of its own, on the stands. */
-export const extraSteps = (book: WorkBook): OwnInJob[] =>
+export const extraSteps = (book: WorkBook): KnowledgeInJob[] =>
 	extrasOf(book)
 		.filter(({ state }) => state === 'agreed')
 		.map(({ id, what, minutes }) => ({

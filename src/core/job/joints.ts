@@ -1,7 +1,7 @@
 import type { JointProgramme, ProgrammedJoint } from '../fastener/joint-programme.ts';
 import { lubricatedTorque, type LubricatedTorque } from '../fastener/lubrication.ts';
 import { plausibleTorque, type Plausibility } from '../fastener/plausibility.ts';
-import { findLayout } from '../layout/at-hand.ts';
+import { findLayout } from '../layout/registry.ts';
 import type { LayoutJoint } from '../layout/types.ts';
 import { axleOf, type Axle } from '../height/corners.ts';
 import type { JobPurpose, Joint, JointThread, Vehicle } from './model.ts';

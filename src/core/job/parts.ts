@@ -7,7 +7,7 @@ import { axlePlans, type WorkScope } from '../work/scope.ts';
 import type { WorkStep } from '../work/step.ts';
 import { workSteps } from '../work/assembly-steps.ts';
 import type { Data as PartData, PartStatus } from './kinds/part/data.ts';
-import { fightsOf, ruinedOf } from './fights.ts';
+import { fightsOf, ruinedOf } from './stuck-fasteners.ts';
 import type { JobRecord } from './record.ts';
 import { isTicked, scopeOf } from './scope.ts';
 import { WorkBook } from './work-book.ts';

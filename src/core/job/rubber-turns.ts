@@ -1,5 +1,5 @@
 /** Which parts rubber lies between, and how far they turn when the wheels of their axle move. */
-import { findLayout } from '../layout/at-hand.ts';
+import { findLayout } from '../layout/registry.ts';
 import { partOf } from '../layout/shape.ts';
 import type { JointRubber, Layout, LayoutJoint, RubberBody } from '../layout/types.ts';
 import { partTurns, type PartTurns } from '../mechanism/turns.ts';

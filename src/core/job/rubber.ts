@@ -3,7 +3,7 @@ import type { BushSetBand } from '../bush/band.ts';
 import { bushTurned, type BushSetInput } from '../bush/set.ts';
 import { twistVerdict, type TwistLimits } from '../bush/verdict.ts';
 import { axleOf, type Corner } from '../height/corners.ts';
-import { findLayout } from '../layout/at-hand.ts';
+import { findLayout } from '../layout/registry.ts';
 import { rubberSizes } from '../layout/rubber-sizes.ts';
 import type { Estimate, RubberBody } from '../layout/types.ts';
 import { faulty, ok, type Result } from '../result.ts';

@@ -15,7 +15,7 @@ import type { VehicleAxle } from './model.ts';
 import { sampleCar } from '../car/sample.ts';
 import { axleOf, corners, perCorner, type Corner, type PerCorner } from '../height/corners.ts';
 import { springFinding } from './findings.ts';
-import { findLayout } from '../layout/at-hand.ts';
+import { findLayout } from '../layout/registry.ts';
 import { assumedSizes, usualSizes, type SizeName } from '../vehicle/sizes.ts';
 import type { JobRecord } from './record.ts';
 import type { JobView } from './view.ts';

@@ -2,10 +2,10 @@
 import type { Axle } from '../height/corners.ts';
 import { rustFound } from '../inspect/points.ts';
 import { resetAdvice } from '../inspect/advice.ts';
-import { findLayout } from '../layout/at-hand.ts';
+import { findLayout } from '../layout/registry.ts';
 import type { Layout } from '../layout/types.ts';
 import { clearedParts, withCovers } from '../work/in-the-way.ts';
-import type { OwnInJob } from '../work/own.ts';
+import type { KnowledgeInJob } from '../work/shop-knowledge.ts';
 import { usualStrategy, type AxleScope, type WorkScope } from '../work/scope.ts';
 import { workSteps } from '../work/assembly-steps.ts';
 import { wasDoneAt, type WorkStep } from '../work/step.ts';
@@ -65,7 +65,7 @@ export function scopeSaid(record: JobRecord, book: WorkBook): WorkScope {
 }
 
 /** What stands of the shop's own in a job. */
-const ownOf = (book: WorkBook): OwnInJob[] =>
+const ownOf = (book: WorkBook): KnowledgeInJob[] =>
 	book.of('own').flatMap(({ subject, data }) => (data.removed ? [] : [{ ...data, id: subject }]));
 
 const beforeTheRound: readonly WorkPhase[] = ['strip', 'bench', 'refit'];

@@ -8,7 +8,7 @@ import type { WorkStep } from '../work/step.ts';
 import { workSteps } from '../work/assembly-steps.ts';
 import { springFinding } from './findings.ts';
 import { extraStepId, extrasOf, isExtraDone } from './extras.ts';
-import { fightsOf } from './fights.ts';
+import { fightsOf } from './stuck-fasteners.ts';
 import { jobParts } from './parts.ts';
 import { partStatusNames } from './kinds/part/data.ts';
 import type { JobRecord } from './record.ts';

@@ -11,7 +11,7 @@ import type { Minutes } from '../work/terms.ts';
 import type { Joint } from './model.ts';
 import type { JobRecord } from './record.ts';
 import { isTicked, scopeOf } from './scope.ts';
-import { fightsOf, withFights } from './fights.ts';
+import { fightsOf, withFights } from './stuck-fasteners.ts';
 import { loadedStanding } from './loaded.ts';
 import { viewJob, type JobView } from './view.ts';
 import { WorkBook } from './work-book.ts';

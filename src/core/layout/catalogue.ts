@@ -12,7 +12,7 @@ import semiTrailingRear from './data/semi-trailing-rear.json' with { type: 'json
 import trailingArmRear from './data/trailing-arm-rear.json' with { type: 'json' };
 import twistBeamSpring from './data/twist-beam-spring.json' with { type: 'json' };
 import twistBeamStrut from './data/twist-beam-strut.json' with { type: 'json' };
-import { putAtHand } from './at-hand.ts';
+import { registerLayouts } from './registry.ts';
 import airStrutUpperArm from './data/air-strut-upper-arm.json' with { type: 'json' };
 import doubleWishboneLow from './data/double-wishbone-low.json' with { type: 'json' };
 import multiLinkDamperKnuckle from './data/multi-link-damper-knuckle.json' with { type: 'json' };
@@ -57,8 +57,8 @@ export const layouts: readonly Layout[] = files.map((file) => composeLayout(file
 
 export const layoutKeys = layouts.map((layout) => layout.key);
 
-putAtHand(layouts);
-export { findLayout } from './at-hand.ts';
+registerLayouts(layouts);
+export { findLayout } from './registry.ts';
 
 export function layoutsFor(axle: Axle): Layout[] {
 	return layouts.filter((layout) => layout.axles.includes(axle));

@@ -7,7 +7,7 @@ import type { Corner } from '../height/corners.ts';
 import { jointId } from '../assembly/graph.ts';
 import { damperOf, jointsOf, onOneJack } from '../layout/shape.ts';
 import { stepKinds, type StepKind } from './operations.ts';
-import { ownSteps } from './own.ts';
+import { ownSteps } from './shop-knowledge.ts';
 import { axlePlans, type WorkScope } from './scope.ts';
 import type { Act, WorkStep } from './step.ts';
 import { opensAir } from './steps/air.ts';
@@ -15,7 +15,7 @@ import { corner } from './steps/corner.ts';
 import { covers } from './steps/covers.ts';
 import { hold, letGo } from './steps/holds.ts';
 import { dropLinks } from './steps/links.ts';
-import { makeStep, type Own } from './steps/make.ts';
+import { makeStep, type Knowledge } from './steps/make.ts';
 import { withoutPast } from './steps/past.ts';
 import { movesSensor } from './steps/plugs.ts';
 import { Site } from './steps/site.ts';
@@ -27,7 +27,7 @@ export function workSteps(scope: WorkScope): WorkStep[] {
 	if (plans.length === 0) return [];
 	const all = plans.flatMap(({ corners }) => corners);
 	const steps: WorkStep[] = [];
-	const car = (kind: StepKind, act: Act, own: Partial<Own> = {}) =>
+	const car = (kind: StepKind, act: Act, own: Partial<Knowledge> = {}) =>
 		steps.push(makeStep(kind, 'car', all, undefined, { acts: [act], ...own }));
 	const sites = plans.map((plan) => new Site(plan, scope));
 	const some = (is: (site: Site, corner: Corner) => boolean) =>

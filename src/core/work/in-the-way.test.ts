@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { layouts } from '../layout/catalogue';
-import { findLayout } from '../layout/at-hand';
+import { findLayout } from '../layout/registry';
 import { coversOf, jointsAt } from '../layout/covers';
 import type { LayoutCover } from '../layout/types';
 import { clearedParts, mayClear, withCovers } from './in-the-way';
 import { workOrder } from './order';
-import type { Own } from './own';
-import { carFault } from './own-fault';
+import type { Knowledge } from './shop-knowledge';
+import { carFault } from './shop-knowledge-fault';
 import { replay } from './replay/replay';
 import { usualStrategy, type WorkScope } from './scope';
 
 const beam = findLayout('twist-beam-spring')!;
-const has = (cover: LayoutCover): Own => ({
+const has = (cover: LayoutCover): Knowledge => ({
 	what: 'cover',
 	text: cover.name,
 	where: 'rear',
@@ -19,19 +19,19 @@ const has = (cover: LayoutCover): Own => ({
 	cover
 });
 const knownCover = (key: string) => coversOf(beam, 'rear').find((one) => one.key === key)!;
-const hasNot = (key: string): Own => ({
+const hasNot = (key: string): Knowledge => ({
 	what: 'not-there',
 	text: key,
 	where: 'rear',
 	anchor: `cover:${key}`
 });
-const part = (key: string): Own => ({
+const part = (key: string): Knowledge => ({
 	what: 'part',
 	text: key,
 	where: 'rear',
 	anchor: `part:${key}`
 });
-function scopeOf(own: Own[]): WorkScope {
+function scopeOf(own: Knowledge[]): WorkScope {
 	const rear = withCovers(beam, 'rear', own);
 	const clear = clearedParts(beam, 'rear', own);
 	return {
@@ -42,7 +42,7 @@ function scopeOf(own: Own[]): WorkScope {
 		rust: 'light'
 	};
 }
-const stepsOf = (own: Own[]) => {
+const stepsOf = (own: Knowledge[]) => {
 	const scope = scopeOf(own);
 	const { steps } = workOrder(scope);
 	expect(replay(steps, scope)).toEqual([]);

@@ -5,13 +5,13 @@
 import type { Axle } from '../height/corners.ts';
 import { damperOf, partOf } from '../layout/shape.ts';
 import type { Layout, LayoutCover, LayoutPart } from '../layout/types.ts';
-import { carOf, type Own } from './own.ts';
+import { carOf, type Knowledge } from './shop-knowledge.ts';
 
 /** What a damper has on it where it is an electronic one, and most of its layout have not. */
 const plugOfDamper = { key: 'plug', name: 'Plug of an electronic damper', kind: 'line' } as const;
 
 /** A layout with the covers that this car has, and the plug on its damper. */
-export function withCovers(layout: Layout, axle: Axle, own: readonly Own[]): Layout {
+export function withCovers(layout: Layout, axle: Axle, own: readonly Knowledge[]): Layout {
 	const here = own.filter(({ where }) => where === axle);
 	const gone = here.flatMap((one) => (one.what === 'not-there' ? [carOf(one)] : []));
 	const more = here.flatMap(({ what, cover }) => (what === 'cover' && cover ? [cover] : []));
@@ -48,7 +48,7 @@ export const mayClear = (layout: Layout): LayoutPart[] => [
 ];
 
 /** Parts that come off besides on this car, with those that they are got at through. */
-export function clearedParts(layout: Layout, axle: Axle, own: readonly Own[]): string[] {
+export function clearedParts(layout: Layout, axle: Axle, own: readonly Knowledge[]): string[] {
 	const asked = own.filter(({ what, where }) => what === 'part' && where === axle).map(carOf);
 	const known = asked.filter((key) => fixedBy(layout, key).length > 0);
 	const all = known.flatMap((key) => [partOf(layout, key)?.behind ?? [], key].flat());

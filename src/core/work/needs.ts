@@ -3,7 +3,7 @@ import { axleOf, type Axle, type Corner } from '../height/corners.ts';
 import { isInside, partOf } from '../layout/shape.ts';
 import { operation, operations, type StepKind } from './operations.ts';
 import type { Effect, Need, OperationData } from './operations/types.ts';
-import { ownEdges } from './own.ts';
+import { ownEdges } from './shop-knowledge.ts';
 import { axlePlans, type AxlePlan, type Strategy, type WorkScope } from './scope.ts';
 import type { WorkStep } from './step.ts';
 

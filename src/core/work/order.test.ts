@@ -5,7 +5,7 @@ import { damperEnd, springSeat } from '../layout/shape';
 import type { Layout, LayoutCover } from '../layout/types';
 import { mayPressInCar } from './in-car';
 import { mayClear, withCovers } from './in-the-way';
-import type { Own } from './own';
+import type { Knowledge } from './shop-knowledge';
 import type { Axle } from '../height/corners';
 import { blockedBy, linedUp, moveStep, waiting, workOrder } from './order';
 import { replay } from './replay/replay';
@@ -78,7 +78,7 @@ function alsoOf(layout: Layout): AxleScope[] {
 }
 
 /** What is chosen besides the job and its ways. The liking of a shop differs from one choice to the next. */
-const likings = (i: number): Partial<Strategy> => ({
+const preferences = (i: number): Partial<Strategy> => ({
 	...(i % 2 === 1 && { soak: 'wheel-off' }),
 	...(i % 3 === 1 && { topNuts: 'weight-on' }),
 	...(i % 5 < 2 && { easeTop: true }),
@@ -108,7 +108,7 @@ const seed = seedOfTheDay('order of work');
  */
 function* everyScope(of: readonly Layout[], today = seed): Generator<WorkScope> {
 	let turn = today;
-	// How many choices have been made, so that likings go through all of them.
+	// How many choices have been made, so that preferences go through all of them.
 	let asked = today;
 	for (const layout of of) {
 		const axle = layout.axles[0]!;
@@ -123,7 +123,7 @@ function* everyScope(of: readonly Layout[], today = seed): Generator<WorkScope> 
 					)) {
 						const all = {
 							...how,
-							...likings(asked++),
+							...preferences(asked++),
 							assembly,
 							ways: { [axle]: { ...ways, ...(asked % 2 === 0 && pressedInCar(layout)) } },
 							sides: sides === 'one-by-one' ? sides : ('together' as const),
@@ -142,7 +142,7 @@ function asSomeCar(scope: WorkScope, i: number): WorkScope {
 	const usual = scope.layouts[axle];
 	const clear = i % 3 === 1 ? mayClear(usual).map(({ key }) => key) : [];
 	const over = damperEnd(usual, 'top').map(({ key }) => key);
-	const told = (key: string, more: Partial<LayoutCover>): Own => ({
+	const told = (key: string, more: Partial<LayoutCover>): Knowledge => ({
 		what: 'cover',
 		text: key,
 		where: axle,

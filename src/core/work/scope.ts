@@ -14,7 +14,7 @@ import {
 import type { Layout, LayoutPart, LayoutWay } from '../layout/types.ts';
 import { clearedFrom } from './in-the-way.ts';
 import type { Fault } from '../result.ts';
-import type { OwnInJob } from './own.ts';
+import type { KnowledgeInJob } from './shop-knowledge.ts';
 import { inCarWay, mayPressInCar } from './in-car.ts';
 import { askedJobs, jobsOf, type AskedJob } from './jobs.ts';
 
@@ -99,7 +99,7 @@ export interface WorkScope {
 	strategy: Strategy;
 	rust: RustGrade;
 	/** What the shop knows of its own. */
-	own?: readonly OwnInJob[];
+	own?: readonly KnowledgeInJob[];
 	/** Steps that something was said of. */
 	done?: readonly Done[];
 }

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Entry } from '$core/job/book/entry';
 import { away } from '../../../tests/client/around';
 import { jobOnScreen, person } from '../../../tests/client/job-on-screen.svelte';
-import { Telling } from './job-state.svelte';
+import { EntryInput } from './job-state.svelte';
 import { outbox } from './outbox.svelte';
 
 const call = vi.hoisted(() => vi.fn());
@@ -148,7 +148,7 @@ describe('the book of the work', () => {
 
 	it('is told by a form, which says why it was not taken', async () => {
 		const { state } = jobOnScreen('2026-0260');
-		const form = new Telling(state);
+		const form = new EntryInput(state);
 		expect(await form.send('offset', 'front', { offset: '-316 mm' })).toBe(false);
 		expect(form.refusal).toMatchObject({ faults: [{ field: 'offset' }] });
 		expect(await form.send('head', 'car', { complaint: 'Knocks' })).toBe(true);

@@ -46,7 +46,7 @@ export interface Surroundings {
 }
 
 /** More of what is said. */
-export interface Saying {
+export interface EntryOptions {
 	corrects?: string;
 	/** An earlier entry that is to count again. */
 	again?: string;
@@ -216,7 +216,7 @@ export class JobState {
 		kind: KindName,
 		subject: string,
 		data: object | undefined,
-		{ stays = false, soon = false, seen = this.seq, ...more }: Saying = {}
+		{ stays = false, soon = false, seen = this.seq, ...more }: EntryOptions = {}
 	): Promise<Refusal | undefined> {
 		const body = { ...this.#command(kind, subject, data), ...more, seen };
 		// A form that is given up at once has been checked; until then it stands, with its draft.
@@ -239,9 +239,9 @@ export class JobState {
 		kind: K,
 		subject: string,
 		data: KindData[K],
-		saying?: Saying
+		options?: EntryOptions
 	): Promise<Refusal | undefined> {
-		return this.tell(kind, subject, data as object, saying);
+		return this.tell(kind, subject, data as object, options);
 	}
 
 	/**
@@ -291,7 +291,7 @@ export class JobState {
  * A form that says something: busy while it is on its way, and why it was not taken. Whoever fills it in
  * knows the job as it was when the form was opened.
  */
-export class Telling {
+export class EntryInput {
 	refusal = $state<Refusal>();
 	busy = $state(false);
 	readonly #job: JobState;
@@ -309,9 +309,14 @@ export class Telling {
 	}
 
 	/** @returns true when it was taken */
-	async send(kind: KindName, subject: string, data: object, saying: Saying = {}): Promise<boolean> {
+	async send(
+		kind: KindName,
+		subject: string,
+		data: object,
+		options: EntryOptions = {}
+	): Promise<boolean> {
 		this.busy = true;
-		this.refusal = await this.#job.tell(kind, subject, data, { seen: this.#seen, ...saying });
+		this.refusal = await this.#job.tell(kind, subject, data, { seen: this.#seen, ...options });
 		this.busy = false;
 		return this.refusal === undefined;
 	}

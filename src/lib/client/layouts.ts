@@ -1,7 +1,7 @@
 /** The layouts of a job's car, fetched as data: a page needs two of them, and none of the others. */
 import { version } from '$app/environment';
 import type { Entry } from '$core/job/book/entry';
-import { findLayout, putAtHand } from '$core/layout/at-hand';
+import { findLayout, registerLayouts } from '$core/layout/registry';
 import type { Layout } from '$core/layout/types';
 import type { Vehicle } from '$core/job/model';
 
@@ -19,7 +19,7 @@ export async function fetchLayouts(
 	get: typeof fetch = fetch
 ): Promise<void> {
 	const missing = [...new Set(keys)].filter((key) => !findLayout(key));
-	putAtHand(
+	registerLayouts(
 		await Promise.all(
 			layoutUrls(missing).map(async (url) => {
 				const answer = await get(url);

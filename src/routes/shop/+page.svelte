@@ -9,7 +9,7 @@
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import UnitsFields from '$lib/ui/controls/UnitsFields.svelte';
-	import OwnFile from '$lib/ui/own/OwnFile.svelte';
+	import KnowledgeFile from '$lib/ui/knowledge/KnowledgeFile.svelte';
 	import SealKeys from '$lib/ui/frame/SealKeys.svelte';
 	import PeopleList from '$lib/ui/frame/PeopleList.svelte';
 
@@ -213,7 +213,7 @@
 				</fieldset>
 			</form>
 		</section>
-		<OwnFile {lead} />
+		<KnowledgeFile {lead} />
 		<SealKeys {lead} />
 	</div>
 </div>

@@ -1,6 +1,6 @@
 /** What a kind of fact says of itself. One folder each under `kinds/`; the registry is the list of them. */
 import type { Undone } from '../../fastener/survival.ts';
-import type { Own, OwnScope } from '../../work/own.ts';
+import type { Knowledge, KnowledgeScope } from '../../work/shop-knowledge.ts';
 import type { StepKind } from '../../work/operations.ts';
 import type { KnownSpecification } from '../joints.ts';
 import type { KindData, KindName } from '../kinds/data.ts';
@@ -36,10 +36,10 @@ export type Projected =
 			subject: string;
 			/** What another job taught; else the job teaches it itself. */
 			corrects: boolean;
-			scope: OwnScope;
+			scope: KnowledgeScope;
 			layout: string;
 			/** Null: taken back. */
-			own: Own | null;
+			own: Knowledge | null;
 	  };
 
 export interface Kind<K extends KindName = KindName, Said = unknown> {

@@ -26,7 +26,7 @@ import type * as Note from './note/data.ts';
 import type * as Offset from './offset/data.ts';
 import type * as Opened from './opened/data.ts';
 import type * as Order from './order/data.ts';
-import type * as OwnOf from './own/data.ts';
+import type * as KnowledgeOf from './own/data.ts';
 import type * as Part from './part/data.ts';
 import type * as Photo from './photo/data.ts';
 import type * as ArmPrices from './arm-prices/data.ts';
@@ -67,7 +67,7 @@ export interface KindData {
 	decision: Decision.Data;
 	part: Part.Data;
 	order: Order.Data;
-	own: OwnOf.Data;
+	own: KnowledgeOf.Data;
 	fight: FightOf.Data;
 	extra: Extra.Data;
 	step: Step.Data;

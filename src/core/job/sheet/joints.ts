@@ -3,7 +3,7 @@ import { hardwarePieces, hardwareWords } from '../../fastener/hardware.ts';
 import { programmeWords } from '../../fastener/joint-programme.ts';
 import { threadConditionNames } from '../../fastener/lubrication.ts';
 import { axleOf, cornerNames, type Corner } from '../../height/corners.ts';
-import { findLayout } from '../../layout/at-hand.ts';
+import { findLayout } from '../../layout/registry.ts';
 import { loadMethodNames, sightNames } from '../../procedure/facts.ts';
 import type { JointStatus } from '../../procedure/joint-status.ts';
 import { formatNumber } from '../../units/format.ts';

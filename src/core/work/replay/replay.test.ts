@@ -6,11 +6,11 @@ import { workOrder } from '../order';
 import { usualStrategy, type AxleScope, type Strategy, type WorkScope } from '../scope';
 import type { WorkStep } from '../step';
 import { withCovers } from '../in-the-way';
-import type { Own } from '../own';
+import type { Knowledge } from '../shop-knowledge';
 import { replay } from './replay';
 
 /** A cover that lies on another one. */
-const shelf: Own = {
+const shelf: Knowledge = {
 	what: 'cover',
 	text: 'Parcel shelf',
 	where: 'rear',

@@ -19,7 +19,7 @@ import { groups as groupsAt } from './groups.ts';
 import { hold, letGo } from './holds.ts';
 import { caliper, disc, hubNut } from './hub.ts';
 import { axleLinks } from './links.ts';
-import { lowered, type Own } from './make.ts';
+import { lowered, type Knowledge } from './make.ts';
 import type { Site } from './site.ts';
 import { armSpring } from './springs.ts';
 import { plugs } from './plugs.ts';
@@ -39,7 +39,7 @@ const isInBody = ({ assembly }: Layout, joints: readonly LayoutJoint[]): boolean
 
 export function corner(site: Site, corner: Corner): void {
 	const { layout, plan } = site;
-	const one = (kind: StepKind, act: Act, own: Partial<Own> = {}) =>
+	const one = (kind: StepKind, act: Act, own: Partial<Knowledge> = {}) =>
 		site.add(kind, corner, [corner], { acts: [act], ...own });
 	const held = site.held(corner);
 	const holds = { held: held.map(({ part }) => site.heldId(part, corner)) };

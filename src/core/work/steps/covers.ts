@@ -1,7 +1,7 @@
 /** Covers over what comes apart, off and on again. */
 import { jointId } from '../../assembly/graph.ts';
 import type { Layout, LayoutCover } from '../../layout/types.ts';
-import { lowered, type Own } from './make.ts';
+import { lowered, type Knowledge } from './make.ts';
 import type { Site } from './site.ts';
 
 /** Covers over what comes apart, off and on again; one that both sides share once. */
@@ -57,7 +57,7 @@ function jointsUnder({ assembly }: Layout, cover: LayoutCover): string[] {
 }
 
 /** How a cover is held, for the step that takes it off. */
-function heldBy({ held = [], plugs = [] }: LayoutCover): Partial<Own> {
+function heldBy({ held = [], plugs = [] }: LayoutCover): Partial<Knowledge> {
 	if (held.length === 0) return {};
 	const words = held.map(
 		({ what, count, hidden, slackened }) =>

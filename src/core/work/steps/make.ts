@@ -7,7 +7,7 @@ import type { Act, WorkStep } from '../step.ts';
 import type { Minutes } from '../terms.ts';
 
 /** What a step has besides its operation. */
-export interface Own {
+export interface Knowledge {
 	acts: readonly Act[];
 	joints?: WorkStep['joints'];
 	each?: WorkStep['each'];
@@ -25,7 +25,7 @@ export function makeStep(
 	at: 'car' | Axle | Corner,
 	corners: readonly Corner[],
 	layout: Layout | undefined,
-	{ acts, joints = [], each = {}, title, tail = '', caution, tool, comesOut, people }: Own
+	{ acts, joints = [], each = {}, title, tail = '', caution, tool, comesOut, people }: Knowledge
 ): WorkStep {
 	const data = operation(kind);
 	const first = joints[0] && layout ? jointOf(layout, joints[0].key) : undefined;

@@ -8,7 +8,7 @@ import type { StepKind } from '../operations.ts';
 import type { Each } from '../operations/types.ts';
 import type { AxlePlan, Strategy, WorkScope } from '../scope.ts';
 import type { Act, WorkStep } from '../step.ts';
-import { makeStep, type Own } from './make.ts';
+import { makeStep, type Knowledge } from './make.ts';
 
 /** What is done to a joint that is reached only with its covers off. */
 const loosening: ReadonlySet<string> = new Set([
@@ -43,7 +43,7 @@ export class Site {
 		this.unit = unitOf(plan.layout, damperOf(plan.layout).key);
 	}
 
-	add(kind: StepKind, at: Axle | Corner, corners: readonly Corner[], own: Own): void {
+	add(kind: StepKind, at: Axle | Corner, corners: readonly Corner[], own: Knowledge): void {
 		this.made.push(makeStep(kind, at, corners, this.layout, own));
 	}
 
@@ -102,7 +102,7 @@ export class Site {
 		kind: StepKind,
 		joints: readonly LayoutJoint[],
 		deed: Extract<Act, { joint: string }>['do'],
-		own: Partial<Own> & { before?: readonly Act[]; kept?: readonly LayoutJoint[] } = {}
+		own: Partial<Knowledge> & { before?: readonly Act[]; kept?: readonly LayoutJoint[] } = {}
 	): void {
 		const on = joints.map(({ key }) => ({ corner, key }));
 		const { before = [], kept = [], ...rest } = own;

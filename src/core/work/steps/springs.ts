@@ -5,12 +5,12 @@ import { damperEnd, jointOf, onOneJack, partOf, springArm } from '../../layout/s
 import type { StepKind } from '../operations.ts';
 import type { Act } from '../step.ts';
 import { core } from './damper.ts';
-import { lowered, type Own } from './make.ts';
+import { lowered, type Knowledge } from './make.ts';
 import type { Site } from './site.ts';
 
 export function armSpring(site: Site, corner: Corner): void {
 	const { springWay } = site.plan;
-	const one = (kind: StepKind, act: Act, own: Partial<Own> = {}) =>
+	const one = (kind: StepKind, act: Act, own: Partial<Knowledge> = {}) =>
 		site.add(kind, corner, [corner], { acts: [act], ...own });
 	const how = {
 		...(springWay!.tool && { tool: springWay!.tool }),

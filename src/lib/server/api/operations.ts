@@ -7,7 +7,7 @@ import * as bays from '../../schema/bays.ts';
 import * as device from '../../schema/device.ts';
 import * as job from '../../schema/job.ts';
 import { jobFileSchema } from '../../schema/job-file.ts';
-import * as own from '../../schema/own.ts';
+import * as own from '../../schema/knowledge-file.ts';
 import * as shop from '../../schema/shop.ts';
 import { vehicleChangeSchema, vehicleSchema } from '../../schema/vehicle.ts';
 

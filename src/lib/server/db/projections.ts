@@ -7,7 +7,7 @@ import type { StepKind } from '../../../core/work/operations.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
 import type { JobLine } from './jobs.ts';
 import type { FactSite } from './fact-site.ts';
-import { putOwn } from './own.ts';
+import { putOwn } from './shop-knowledge.ts';
 import type { Database } from './pool.ts';
 
 /** The tables, for comparing and for emptying. */

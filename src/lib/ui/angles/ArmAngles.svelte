@@ -6,7 +6,7 @@
 	import { formatNumber } from '$core/units/format';
 	import { numberOf, withMeantUnit } from '$core/units/parse';
 	import { armWeighed } from '$core/job/rubber';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { noSensor, PhoneMotion } from '$lib/client/phone-motion.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -27,7 +27,7 @@
 	let { corner, which, hubToArchMm }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const kept = $derived(armAngles(job.record, corner, which));
 	const turn = $derived(measuredTurn(job.record, corner, which));
 	const weighed = $derived(turn && armWeighed(job.record, corner, which, job.limits));

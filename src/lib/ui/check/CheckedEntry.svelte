@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { axleOf } from '$core/height/corners';
-	import { symptomsIn } from '$core/inspect/heard';
+	import { symptomsIn } from '$core/inspect/complaint-words';
 	import { suspicion } from '$core/inspect/suspects';
 	import type { Check } from '$core/job/kinds/checked/data';
 	import type { Refusal } from '$lib/client/api';

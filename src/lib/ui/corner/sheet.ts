@@ -1,7 +1,7 @@
 /** A corner on its sheet of paper: what is drawn of it where, and how large. */
 import { cornerMechanism, posturesAt, shownTravel, tyreRadiusMm } from '$core/job/corner';
 import type { VehicleAxle } from '$core/job/model';
-import { findLayout } from '$core/layout/at-hand';
+import { findLayout } from '$core/layout/registry';
 import type { MechanismLayout } from '$core/mechanism/geometry';
 import type { CornerPosture } from '$core/mechanism/points';
 import { ok, type Result } from '$core/result';

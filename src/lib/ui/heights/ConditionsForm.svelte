@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import type { Conditions, Phase } from '$core/job/model';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -12,7 +12,7 @@
 	let { phase }: { phase: Phase } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const set = $derived(job.record.heightSets[phase]);
 	const checks = [
 		['levelFloor', 'Level floor'],

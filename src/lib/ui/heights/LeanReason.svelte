@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Axle } from '$core/height/corners';
 	import type { Phase } from '$core/job/model';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -9,7 +9,7 @@
 	/** Why an axle stands higher on one side: touched, or said in words. */
 	let { phase, axle }: { phase: Phase; axle: Axle } = $props();
 	const job = currentJob();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const closed = $derived(job.record.signedAt !== null);
 	const kept = $derived(job.work.book.get('lean', `${phase}/${axle}`)?.reason);
 	const usual = [

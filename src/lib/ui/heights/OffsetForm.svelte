@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { schools } from '$core/height/schools';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -8,7 +8,7 @@
 
 	/** Heights of another school need a stated way to hub to arch before a bush can be judged. */
 	const job = currentJob();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const school = $derived(schools[job.record.school]);
 	const texts = $state({
 		front: job.record.offsets.front?.entered ?? '',

@@ -2,7 +2,7 @@
 	import { axleOf, type Axle } from '$core/height/corners';
 	import { suspicion } from '$core/inspect/suspects';
 	import { symptomKeys, symptomNames, type SymptomKey } from '$core/inspect/symptoms';
-	import { symptomsIn } from '$core/inspect/heard';
+	import { symptomsIn } from '$core/inspect/complaint-words';
 	import { currentJob } from '$lib/client/job-state.svelte';
 
 	/** What the customer hears and feels, and what to look at first because of it. */

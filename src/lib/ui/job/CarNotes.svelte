@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import { standingNotes, type CarNote } from '$core/job/kinds/note/standing';
 	import { faultOf } from '$lib/client/api';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -12,7 +12,7 @@
 	/** What the next one who works on this car should know; taken back when it is no longer so. */
 	let { adding = $bindable() }: { adding: boolean } = $props();
 	const job = currentJob();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const notes = $derived(
 		standingNotes(job.record, (page.data.carNotes ?? []) as CarNote[], (id) => job.personName(id))
 	);

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { owedLine, type OwedItem } from '$core/procedure/owed';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -11,7 +11,7 @@
 	/** What stands between the job and a signature. A lead may sign over it, each item named with a reason. */
 	let { lead }: { lead: boolean } = $props();
 	const job = currentJob();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const open = $derived(job.view.standing.owed);
 	const groups = $derived(openGroups(open));
 	/** Reasons given so far, by line. */

@@ -2,7 +2,7 @@
 	import { formatNumber } from '$core/units/format';
 	import type { Joint } from '$core/job/model';
 	import { page } from '$app/state';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
@@ -12,7 +12,7 @@
 	let { joint }: { joint: Joint } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const row = $derived(job.view.torques.get(joint.id));
 	const status = $derived(job.view.standing.joints.get(joint.id)!);
 	const bush = $derived(row?.bush && row.bush.verdict !== 'set' ? row.bush : undefined);

@@ -14,7 +14,7 @@
 	} from '$core/layout/types';
 	import { parseQuantity, withMeantUnit } from '$core/units/parse';
 	import { faultOf } from '$lib/client/api';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import { knownFor, twinOf, type KnownSpecification } from '$core/job/joints';
 	import type { Joint } from '$core/job/model';
@@ -37,7 +37,7 @@
 	let { joint, onclose }: Props = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	// svelte-ignore state_referenced_locally (the form is made anew for each joint)
 	const start = joint;
 	const form = $state({

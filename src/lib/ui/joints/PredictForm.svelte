@@ -8,7 +8,7 @@
 	import type { Dimension } from '$core/units/dimensions';
 	import { faultOf } from '$lib/client/api';
 	import { Live } from '$lib/client/live.svelte';
-	import { currentJob, type Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, type EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import {
 		optionalEntries,
@@ -25,7 +25,7 @@
 	interface Props {
 		corner: Corner;
 		before: HeightMeasure;
-		write: Telling;
+		write: EntryInput;
 		oncancel: () => void;
 		onkeep: (prediction: Record<string, string | number>) => void;
 	}

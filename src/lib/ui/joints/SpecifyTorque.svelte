@@ -5,7 +5,7 @@
 	import type { Joint } from '$core/job/model';
 	import { withMeantUnit } from '$core/units/parse';
 	import { faultOf } from '$lib/client/api';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import QuantityField from '$lib/ui/controls/QuantityField.svelte';
@@ -16,7 +16,7 @@
 	let { joint }: { joint: Joint } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const specifications = $derived((page.data.specifications ?? []) as KnownSpecification[]);
 	const known = $derived(knownFor(joint, job.record.vehicle, specifications, job.record.number));
 	const twin = $derived(twinOf(job.record.joints, joint));

@@ -4,7 +4,7 @@
 	import { predictable, predictionEntry } from '$core/job/prediction';
 	import { withMeantUnit } from '$core/units/parse';
 	import { faultOf } from '$lib/client/api';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -17,7 +17,7 @@
 	let { corner, onclose }: { corner: Corner; onclose: () => void } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	write.begin();
 	const target = $derived(job.view.corners[corner].target);
 	const typed = $derived(job.record.targets.some((t) => t.corner === corner));

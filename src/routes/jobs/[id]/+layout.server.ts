@@ -3,7 +3,7 @@ import { layoutsOfCar } from '$lib/client/layouts';
 import { db } from '$lib/server/app';
 import { listEntries } from '$lib/server/db/entries';
 import { findJob } from '$lib/server/db/jobs';
-import { listOwn } from '$lib/server/db/own';
+import { listOwn } from '$lib/server/db/shop-knowledge';
 import { listPeople } from '$lib/server/db/people';
 import {
 	listCarNotes,

@@ -1,4 +1,4 @@
-import type { FightOutcome, RungKey } from '../../../fastener/fight.ts';
+import type { FightOutcome, RungKey } from '../../../fastener/stuck-fastener.ts';
 
 /** Subject the joint of the layout, as `FL/drop-link-upper`. */
 export interface Data {

@@ -1,5 +1,5 @@
 import { readJointId } from '../../../assembly/graph.ts';
-import { fightOutcomeNames, isRuined } from '../../../fastener/fight.ts';
+import { fightOutcomeNames, isRuined } from '../../../fastener/stuck-fastener.ts';
 import { axleOf, cornerNames } from '../../../height/corners.ts';
 import { refuse } from '../../../problem.ts';
 import { defineKind, type Draft } from '../../book/kind.ts';

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { fightOutcomes, rungKeys } from '../../../fastener/fight.ts';
+import { fightOutcomes, rungKeys } from '../../../fastener/stuck-fastener.ts';
 import { text } from '../../../schema/fields.ts';
 import { defineSchemas } from '../../book/kind-schemas.ts';
 

@@ -1,6 +1,6 @@
 import { axleOf, corners as allCorners, type Corner } from '../../../height/corners.ts';
 import type { SchoolKey } from '../../../height/schools.ts';
-import { findLayout } from '../../../layout/at-hand.ts';
+import { findLayout } from '../../../layout/registry.ts';
 import { refuse } from '../../../problem.ts';
 import { withUnit, type Quantity } from '../../../units/parse.ts';
 import type { Context } from '../../book/entry.ts';

@@ -1,8 +1,8 @@
 import { Problem, refuse } from '../../../problem.ts';
 import { workSteps } from '../../../work/assembly-steps.ts';
 import { edgesOf } from '../../../work/needs.ts';
-import { isOfCar } from '../../../work/own.ts';
-import { ownFault } from '../../../work/own-fault.ts';
+import { isOfCar } from '../../../work/shop-knowledge.ts';
+import { ownFault } from '../../../work/shop-knowledge-fault.ts';
 import type { Draft, Site } from '../../book/kind.ts';
 import { layoutsOf, scopeOf } from '../../scope.ts';
 import { WorkBook } from '../../work-book.ts';

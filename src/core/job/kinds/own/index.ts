@@ -1,4 +1,4 @@
-import { ownNames } from '../../../work/own.ts';
+import { ownNames } from '../../../work/shop-knowledge.ts';
 import { deciding } from '../../book/deciding.ts';
 import { defineKind } from '../../book/kind.ts';
 

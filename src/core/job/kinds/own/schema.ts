@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { requiredText, text, uuid } from '../../../schema/fields.ts';
 import { coverPlaces } from '../../../layout/types.ts';
-import { ownScopes, ownWhats } from '../../../work/own.ts';
+import { ownScopes, ownWhats } from '../../../work/shop-knowledge.ts';
 import { defineSchemas } from '../../book/kind-schemas.ts';
 
 const anchor = () =>

@@ -8,7 +8,7 @@ import { withoutPhoto } from '../../../work/terms.ts';
 import { benchWants } from '../../bench-wants.ts';
 import type { Command } from '../../book/entry.ts';
 import type { Draft, Site } from '../../book/kind.ts';
-import { fightsOf, ruinedOf, undoneBy } from '../../fights.ts';
+import { fightsOf, ruinedOf, undoneBy } from '../../stuck-fasteners.ts';
 import type { JobRecord } from '../../record.ts';
 import { viewWork, type WorkView } from '../../work.ts';
 import type { Data } from './data.ts';

@@ -1,6 +1,6 @@
 import { body, download, endpoint, json, lead } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import { listShared, takeIn, type SharedOwn } from '$lib/server/db/own';
+import { listShared, takeIn, type SharedOwn } from '$lib/server/db/shop-knowledge';
 import { findShop } from '$lib/server/db/shop';
 
 /** What jobs taught this shop, as a file that another shop takes in. */

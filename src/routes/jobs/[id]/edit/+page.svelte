@@ -3,7 +3,7 @@
 	import { schoolKeys, schools, type SchoolKey } from '$core/height/schools';
 	import { withMeantUnit } from '$core/units/parse';
 	import { faultOf } from '$lib/client/api';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Choice from '$lib/ui/controls/Choice.svelte';
@@ -14,7 +14,7 @@
 	let { data } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	// The form keeps what it was opened with: only what is changed here is said.
 	const opened = job.record;
 	const form = $state({

@@ -2,7 +2,7 @@
 	import { sheetOf } from '$core/job/sheet/sheet';
 	import type { Sheet } from '$core/job/sheet/document';
 	import { call } from '$lib/client/api';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits, shopTime } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import Field from '$lib/ui/controls/Field.svelte';
@@ -15,7 +15,7 @@
 	let { data } = $props();
 	const job = currentJob();
 	const units = personalUnits();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const record = $derived(job.record);
 	const lead = $derived(data.person?.role === 'lead');
 	const api = $derived(`/api/v1/jobs/${record.id}`);

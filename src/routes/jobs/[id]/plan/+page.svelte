@@ -12,8 +12,8 @@
 	const extraPanel = whenIdle(() => import('$lib/ui/extras/ExtraPanel.svelte'));
 	const assemblyPanel = whenIdle(() => import('$lib/ui/plan/AssemblyPanel.svelte'));
 	const armPanel = whenIdle(() => import('$lib/ui/plan/ArmPanel.svelte'));
-	const inTheWay = whenIdle(() => import('$lib/ui/own/InTheWay.svelte'));
-	const offers = whenIdle(() => import('$lib/ui/own/OwnOffers.svelte'));
+	const inTheWay = whenIdle(() => import('$lib/ui/knowledge/InTheWay.svelte'));
+	const offers = whenIdle(() => import('$lib/ui/knowledge/KnowledgeOffers.svelte'));
 	let { data } = $props();
 	const job = currentJob();
 	const units = $derived(

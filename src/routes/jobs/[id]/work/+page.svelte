@@ -14,10 +14,10 @@
 	import TrayMap from '$lib/ui/work/TrayMap.svelte';
 
 	const job = currentJob();
-	const fightPanel = whenIdle(() => import('$lib/ui/work/FightPanel.svelte'));
+	const fightPanel = whenIdle(() => import('$lib/ui/work/StuckPanel.svelte'));
 	const extraPanel = whenIdle(() => import('$lib/ui/extras/ExtraPanel.svelte'));
 	const saidFinding = whenIdle(() => import('$lib/ui/inspect/SaidFinding.svelte'));
-	const ownPanel = whenIdle(() => import('$lib/ui/own/OwnPanel.svelte'));
+	const ownPanel = whenIdle(() => import('$lib/ui/knowledge/KnowledgePanel.svelte'));
 	const work = $derived(job.work);
 	/** From the address: what somebody was sent here for. */
 	let picked = $state(page.url.searchParams.get('step') ?? undefined);

@@ -1,6 +1,6 @@
 import { endpoint, lead } from '$lib/server/api/endpoint';
 import { db } from '$lib/server/app';
-import { dropShared } from '$lib/server/db/own';
+import { dropShared } from '$lib/server/db/shop-knowledge';
 import { notFound } from '$core/problem';
 
 /** Something that another shop shared is offered no longer. */

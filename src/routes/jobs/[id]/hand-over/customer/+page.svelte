@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { customerPage } from '$core/job/sheet/customer';
-	import { currentJob, Telling } from '$lib/client/job-state.svelte';
+	import { currentJob, EntryInput } from '$lib/client/job-state.svelte';
 	import { personalUnits, shopTime } from '$lib/client/units';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
@@ -10,7 +10,7 @@
 	const job = currentJob();
 	const units = personalUnits();
 	const times = shopTime();
-	const write = new Telling(job);
+	const write = new EntryInput(job);
 	const api = $derived(`/api/v1/jobs/${job.record.id}`);
 	const sheet = $derived(customerPage(job.job, { shopName: data.shop.name, units, times }));
 	const kept = $derived(job.work.book.get('handout') ?? { photoIds: [], note: '' });

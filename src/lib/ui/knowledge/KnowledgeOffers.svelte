@@ -1,15 +1,17 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { offeredOwn, type KnownOwn } from '$core/job/own';
+	import { offeredOwn, type OfferedKnowledge } from '$core/job/knowledge-offers';
 	import { currentJob } from '$lib/client/job-state.svelte';
-	import OwnOffer from './OwnOffer.svelte';
+	import KnowledgeOffer from './KnowledgeOffer.svelte';
 
 	/** Steps that earlier cars taught and that have their place in this job. */
 	const job = currentJob();
 	const offers = $derived(
-		offeredOwn(job.work.book, job.work.order.steps, (page.data.known ?? []) as KnownOwn[]).filter(
-			({ own }) => own.what === 'step'
-		)
+		offeredOwn(
+			job.work.book,
+			job.work.order.steps,
+			(page.data.known ?? []) as OfferedKnowledge[]
+		).filter(({ own }) => own.what === 'step')
 	);
 </script>
 
@@ -17,7 +19,7 @@
 	<section class="panel border-l-4 border-l-mark p-4" aria-labelledby="offers-title">
 		<h2 id="offers-title" class="text-xl">What earlier cars taught</h2>
 		<ul class="mt-1 divide-y divide-line">
-			{#each offers as offer (offer.id)}<OwnOffer {offer} where />{/each}
+			{#each offers as offer (offer.id)}<KnowledgeOffer {offer} where />{/each}
 		</ul>
 	</section>
 {/if}

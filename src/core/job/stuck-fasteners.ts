@@ -1,16 +1,16 @@
 /** Fasteners of a job that fight, and what comes of them: parts, minutes, what is left. */
 import { jointId, readJointId, type JointId } from '../assembly/graph.ts';
-import { isRuined, minutesTried } from '../fastener/fight.ts';
+import { isRuined, minutesTried } from '../fastener/stuck-fastener.ts';
 import { axleOf, type Corner } from '../height/corners.ts';
 import { jointOf } from '../layout/shape.ts';
 import type { Layout, LayoutJoint } from '../layout/types.ts';
 import type { Axle } from '../height/corners.ts';
 import type { WorkStep } from '../work/step.ts';
 import type { Minutes } from '../work/terms.ts';
-import type { Data as FightData } from './kinds/fight/data.ts';
+import type { Data as StuckData } from './kinds/fight/data.ts';
 import type { WorkBook } from './work-book.ts';
 
-export interface Fight extends FightData {
+export interface Fight extends StuckData {
 	id: JointId;
 	corner: Corner;
 	joint: LayoutJoint;

@@ -1,7 +1,13 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { offeredOwn, ownNotesAt, sourceOf, type KnownOwn, type OwnNote } from '$core/job/own';
-	import { isAnchor, ownNames, ownScopes, stepWhats } from '$core/work/own';
+	import {
+		offeredOwn,
+		ownNotesAt,
+		sourceOf,
+		type OfferedKnowledge,
+		type KnowledgeNote
+	} from '$core/job/knowledge-offers';
+	import { isAnchor, ownNames, ownScopes, stepWhats } from '$core/work/shop-knowledge';
 	import type { WorkStep } from '$core/work/step';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
@@ -11,16 +17,16 @@
 	import RefusalNotice from '$lib/ui/controls/RefusalNotice.svelte';
 	import SelectField from '$lib/ui/controls/SelectField.svelte';
 	import { v7 as uuidv7 } from 'uuid';
-	import { OwnForm } from './own-form.svelte';
+	import { KnowledgeForm } from './knowledge-form.svelte';
 	import { scopeNames } from './scope-names';
-	import OwnOffer from './OwnOffer.svelte';
+	import KnowledgeOffer from './KnowledgeOffer.svelte';
 
 	/** What cars like this one taught about the step in hand, and what this one teaches. */
 	let { step }: { step: WorkStep } = $props();
 	const job = currentJob();
 	const closed = $derived(job.record.signedAt !== null);
 	const lead = $derived(page.data.person?.role === 'lead');
-	const known = $derived((page.data.known ?? []) as KnownOwn[]);
+	const known = $derived((page.data.known ?? []) as OfferedKnowledge[]);
 	const book = $derived(job.work.book);
 	const notes = $derived(ownNotesAt(book, step, known));
 	const offers = $derived(offeredOwn(book, [step], known).filter(({ own }) => own.what === 'step'));
@@ -35,12 +41,12 @@
 			.of('own')
 			.filter(({ data }) => !data.removed && data.what === 'step' && isAnchor(step, data))
 	);
-	let form = $state<OwnForm>();
+	let form = $state<KnowledgeForm>();
 	let asked = $state(false);
 	let refusal = $state<Refusal>();
 	const faults = $derived(asked ? (form?.faults ?? {}) : {});
-	const open = (correcting?: KnownOwn) => {
-		form = new OwnForm(step, job.work.order.steps, job.record.vehicle);
+	const open = (correcting?: OfferedKnowledge) => {
+		form = new KnowledgeForm(step, job.work.order.steps, job.record.vehicle);
 		if (correcting) form.correct(correcting);
 		asked = false;
 	};
@@ -51,7 +57,7 @@
 		refusal = await job.keep('own', uuidv7(), form.said, { soon: true });
 		if (!refusal) form = undefined;
 	}
-	async function takeBack({ id, own: said, from }: OwnNote) {
+	async function takeBack({ id, own: said, from }: KnowledgeNote) {
 		const kept = book.get('own', id);
 		refusal = await (kept
 			? job.keep('own', id, { ...kept, removed: true })
@@ -140,7 +146,7 @@
 					>{/if}
 			</li>
 		{/each}
-		{#each offers as offer (offer.id)}<OwnOffer {offer} />{/each}
+		{#each offers as offer (offer.id)}<KnowledgeOffer {offer} />{/each}
 		{#each taught as { subject, data } (subject)}
 			<li class="py-1.5 leading-tight">
 				{data.text}

@@ -1,7 +1,15 @@
 import type { Axle } from '../height/corners.ts';
 import type { Layout } from '../layout/types.ts';
 import { mayClear } from './in-the-way.ts';
-import { anchorOf, carOf, isAnchor, isOfCar, ownEdges, type Own, type OwnEdge } from './own.ts';
+import {
+	anchorOf,
+	carOf,
+	isAnchor,
+	isOfCar,
+	ownEdges,
+	type Knowledge,
+	type KnowledgeEdge
+} from './shop-knowledge.ts';
 import type { WorkStep } from './step.ts';
 
 /**
@@ -11,9 +19,9 @@ import type { WorkStep } from './step.ts';
  * @param layouts of the car, as they are usually built
  */
 export function ownFault(
-	one: Own,
+	one: Knowledge,
 	steps: readonly WorkStep[],
-	edges: readonly OwnEdge[],
+	edges: readonly KnowledgeEdge[],
 	layouts: Readonly<Record<Axle, Layout>>
 ): { field: 'anchor' | 'before' | 'where' | 'cover'; words: string } | undefined {
 	if (isOfCar(one)) return carFault(one, layouts);
@@ -34,7 +42,7 @@ export function ownFault(
 
 /** What is wrong with something that is said to be so of the car. */
 export function carFault(
-	one: Own,
+	one: Knowledge,
 	layouts: Readonly<Record<Axle, Layout>>
 ): { field: 'anchor' | 'where' | 'cover'; words: string } | undefined {
 	if (one.where === 'car') return { field: 'where', words: 'is an axle for what a car has' };

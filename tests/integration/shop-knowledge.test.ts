@@ -1,19 +1,19 @@
 /** What one car teaches is offered with the next one like it, and is shared with other shops. */
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import type { Own } from '../../src/core/work/own.ts';
+import type { Knowledge } from '../../src/core/work/shop-knowledge.ts';
 import { offeredOfCar } from '../../src/core/job/in-the-way.ts';
 import { layoutsOf } from '../../src/core/job/scope.ts';
 import { WorkBook } from '../../src/core/job/work-book.ts';
 import { viewWork } from '../../src/core/job/work.ts';
-import { dropShared, listOwn, listShared, takeIn } from '../../src/lib/server/db/own.ts';
+import { dropShared, listOwn, listShared, takeIn } from '../../src/lib/server/db/shop-knowledge.ts';
 import { modelOf, rebuild } from '../../src/lib/server/jobs/projections.ts';
-import { ownFileSchema } from '../../src/lib/schema/own.ts';
+import { ownFileSchema } from '../../src/lib/schema/knowledge-file.ts';
 import type { Person } from '../../src/lib/server/db/people.ts';
 import { checked, useShop } from './shop.ts';
 
 const shop = useShop('own');
-const hidden: Own = {
+const hidden: Knowledge = {
 	what: 'step',
 	text: 'Hidden bolt behind the lamp out',
 	where: 'front',
@@ -145,12 +145,12 @@ describe('what a car has in the way', () => {
 		over: ['top-mount'],
 		held: [{ what: 'bolts', count: 3, hidden: 'one behind the duct' }]
 	};
-	const box: Own = {
+	const box: Knowledge = {
 		what: 'cover',
 		text: cover.name,
 		where: 'front',
 		anchor: 'cover:air-cleaner',
-		cover: cover as Own['cover']
+		cover: cover as Knowledge['cover']
 	};
 	const told = (jobId: string, data: object, subject = uuidv7()) =>
 		shop.say(jobId, 'own', subject, { for: 'model', ...data }, { by: shop.technician });

@@ -2,10 +2,10 @@
 	import { page } from '$app/state';
 	import type { Axle } from '$core/height/corners';
 	import { offeredOfCar } from '$core/job/in-the-way';
-	import { sourceOf, type KnownOwn } from '$core/job/own';
+	import { sourceOf, type OfferedKnowledge } from '$core/job/knowledge-offers';
 	import { layoutsOf } from '$core/job/scope';
 	import { coverPlaces } from '$core/layout/types';
-	import { carOf, isOfCar, ownScopes } from '$core/work/own';
+	import { carOf, isOfCar, ownScopes } from '$core/work/shop-knowledge';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -33,7 +33,7 @@
 		offeredOfCar(
 			job.work.book,
 			layoutsOf(job.record),
-			(page.data.known ?? []) as KnownOwn[]
+			(page.data.known ?? []) as OfferedKnowledge[]
 		).filter(({ own }) => own.where === axle)
 	);
 	/** Covers over what this job does not touch stay on. */
@@ -84,13 +84,13 @@
 			for: job.record.vehicle.model ? 'model' : 'car'
 		});
 	};
-	const take = async ({ id, own }: KnownOwn, more: { removed?: true } = {}) => {
+	const take = async ({ id, own }: OfferedKnowledge, more: { removed?: true } = {}) => {
 		refusal = await job.keep('own', uuidv7(), { ...own, for: 'job', of: id, ...more });
 	};
 	const heldBy = (held: readonly { what: string; count?: number }[] = []) =>
 		held.map(({ what, count }) => (count ? `${count} ${what}` : what)).join(', ');
 	const saying = { cover: '', 'not-there': 'Not on this car: ', part: 'Comes off besides: ' };
-	const inWords = ({ what, text }: KnownOwn['own']) =>
+	const inWords = ({ what, text }: OfferedKnowledge['own']) =>
 		`${saying[what as keyof typeof saying]}${text}`;
 </script>
 

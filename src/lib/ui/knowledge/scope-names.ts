@@ -1,7 +1,7 @@
-import type { OwnScope } from '$core/work/own';
+import type { KnowledgeScope } from '$core/work/shop-knowledge';
 
 /** Whom something is kept for, as it is chosen. */
-export const scopeNames: Readonly<Record<OwnScope, string>> = {
+export const scopeNames: Readonly<Record<KnowledgeScope, string>> = {
 	job: 'This job only',
 	car: 'This car',
 	model: 'All of this model',

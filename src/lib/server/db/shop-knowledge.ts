@@ -1,8 +1,8 @@
 /** What jobs taught this shop, and what other shops shared. */
 import type { Axle } from '../../../core/height/corners.ts';
-import type { KnownOwn } from '../../../core/job/own.ts';
+import type { OfferedKnowledge } from '../../../core/job/knowledge-offers.ts';
 import type { Projected } from '../../../core/job/book/kind.ts';
-import type { Own } from '../../../core/work/own.ts';
+import type { Knowledge } from '../../../core/work/shop-knowledge.ts';
 import type { Database } from './pool.ts';
 import type { FactSite } from './fact-site.ts';
 
@@ -65,7 +65,7 @@ const standing = `(
 export async function listOwn(
 	db: Database,
 	{ vehicleId, model, layouts }: { vehicleId: string; model: string; layouts: Record<Axle, string> }
-): Promise<KnownOwn[]> {
+): Promise<OfferedKnowledge[]> {
 	const rows = await db.rows(
 		`SELECT o.id, o.scope, o.layout, o.own, j.number, NULL AS shop, p.name, o.entered_at AS at
 		   FROM ${standing} o JOIN jobs j ON j.id = o.job_id JOIN people p ON p.id = o.person_id
@@ -83,9 +83,9 @@ export async function listOwn(
 	);
 	const known = rows.map((row) => ({
 		id: row.id as string,
-		scope: row.scope as KnownOwn['scope'],
+		scope: row.scope as OfferedKnowledge['scope'],
 		layout: row.layout as string,
-		own: JSON.parse(row.own as string) as Own,
+		own: JSON.parse(row.own as string) as Knowledge,
 		jobNumber: row.number as string | null,
 		shop: row.shop as string | null,
 		person: row.name as string,
@@ -102,7 +102,7 @@ export interface SharedOwn {
 	/** Make and model, or the layout. */
 	of: string;
 	layout: string;
-	own: Own;
+	own: Knowledge;
 }
 
 /** All that this shop may share: its own, and what it was given. */
@@ -120,7 +120,7 @@ export async function listShared(db: Database): Promise<SharedOwn[]> {
 		scope: row.scope as SharedOwn['scope'],
 		of: row.scope_key as string,
 		layout: row.layout as string,
-		own: JSON.parse(row.own as string) as Own
+		own: JSON.parse(row.own as string) as Knowledge
 	}));
 }
 

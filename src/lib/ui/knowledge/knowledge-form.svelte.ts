@@ -1,17 +1,22 @@
 /** What somebody types of their own knowledge at a step, and what it becomes. */
 import { numberOf } from '$core/units/parse';
-import type { KnownOwn } from '$core/job/own';
-import type { Data as OwnData } from '$core/job/kinds/own/data';
-import { anchorOf, placeOf, type OwnScope, type OwnWhat } from '$core/work/own';
+import type { OfferedKnowledge } from '$core/job/knowledge-offers';
+import type { Data as KnowledgeData } from '$core/job/kinds/own/data';
+import {
+	anchorOf,
+	placeOf,
+	type KnowledgeScope,
+	type KnowledgeWhat
+} from '$core/work/shop-knowledge';
 import type { WorkStep } from '$core/work/step';
 
 /** As many steps ahead as a person looks over. */
 const ahead = 12;
 
-export class OwnForm {
-	what = $state<OwnWhat>('step');
+export class KnowledgeForm {
+	what = $state<KnowledgeWhat>('step');
 	text = $state('');
-	whom = $state<OwnScope>('model');
+	whom = $state<KnowledgeScope>('model');
 	before = $state('');
 	minutes = $state('5');
 	look = $state('');
@@ -40,7 +45,7 @@ export class OwnForm {
 	}
 
 	/** As it is kept. */
-	get said(): OwnData {
+	get said(): KnowledgeData {
 		const isStep = this.what === 'step';
 		return {
 			what: this.what,
@@ -56,7 +61,7 @@ export class OwnForm {
 	}
 
 	/** Starts from what an earlier job taught, to correct it. */
-	correct({ id, scope, own }: KnownOwn): void {
+	correct({ id, scope, own }: OfferedKnowledge): void {
 		this.of = id;
 		this.whom = scope;
 		this.what = own.what;

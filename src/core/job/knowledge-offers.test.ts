@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { findLayout } from '../layout/at-hand';
+import { findLayout } from '../layout/registry';
 import { workSteps } from '../work/assembly-steps';
 import { usualStrategy } from '../work/scope';
 import type { Entry } from './book/entry';
-import { offeredOwn, ownNotesAt, sourceOf, type KnownOwn } from './own';
+import { offeredOwn, ownNotesAt, sourceOf, type OfferedKnowledge } from './knowledge-offers';
 import { WorkBook } from './work-book';
 
 const layout = findLayout('trailing-arm-rear')!;
@@ -14,7 +14,11 @@ const steps = workSteps({
 	strategy: usualStrategy,
 	rust: 'none'
 });
-const known = (id: string, what: KnownOwn['own']['what'], anchor: string): KnownOwn => ({
+const known = (
+	id: string,
+	what: OfferedKnowledge['own']['what'],
+	anchor: string
+): OfferedKnowledge => ({
 	id,
 	scope: 'model',
 	layout: layout.key,

@@ -1,16 +1,16 @@
 /** What earlier cars taught, as it is offered to a job. */
-import type { OwnScope, Own } from '../work/own.ts';
-import { isAnchor } from '../work/own.ts';
+import type { KnowledgeScope, Knowledge } from '../work/shop-knowledge.ts';
+import { isAnchor } from '../work/shop-knowledge.ts';
 import type { WorkStep } from '../work/step.ts';
 import type { WorkBook } from './work-book.ts';
 
 /** Something that an earlier job taught, or that another shop shared. */
-export interface KnownOwn {
+export interface OfferedKnowledge {
 	id: string;
-	scope: Exclude<OwnScope, 'job'>;
+	scope: Exclude<KnowledgeScope, 'job'>;
 	/** Of the axle where it was taught. */
 	layout: string;
-	own: Own;
+	own: Knowledge;
 	/** Where it comes from: the job, or the other shop. */
 	jobNumber: string | null;
 	shop: string | null;
@@ -27,21 +27,25 @@ export const saidOf = (book: WorkBook): Set<string> =>
 export function offeredOwn(
 	book: WorkBook,
 	steps: readonly WorkStep[],
-	known: readonly KnownOwn[]
-): KnownOwn[] {
+	known: readonly OfferedKnowledge[]
+): OfferedKnowledge[] {
 	const here = saidOf(book);
 	return known.filter(({ id, own }) => !here.has(id) && steps.some((step) => isAnchor(step, own)));
 }
 
 /** What stands at a step: said in this job, or known of cars like it. */
-export interface OwnNote {
+export interface KnowledgeNote {
 	id: string;
-	own: Own;
+	own: Knowledge;
 	/** Absent: of this job. */
-	from?: KnownOwn;
+	from?: OfferedKnowledge;
 }
 
-export function ownNotesAt(book: WorkBook, step: WorkStep, known: readonly KnownOwn[]): OwnNote[] {
+export function ownNotesAt(
+	book: WorkBook,
+	step: WorkStep,
+	known: readonly OfferedKnowledge[]
+): KnowledgeNote[] {
 	const said = book
 		.of('own')
 		.filter(({ data }) => !data.removed && data.what !== 'step' && isAnchor(step, data))
@@ -53,7 +57,7 @@ export function ownNotesAt(book: WorkBook, step: WorkStep, known: readonly Known
 }
 
 /** Where something known comes from, in words. */
-export const sourceOf = ({ jobNumber, shop, person, scope }: KnownOwn): string =>
+export const sourceOf = ({ jobNumber, shop, person, scope }: OfferedKnowledge): string =>
 	`${{ car: 'this car', model: 'this model', layout: 'this layout' }[scope]}, ${
 		shop ? `from ${shop}` : `job ${jobNumber}, ${person}`
 	}`;

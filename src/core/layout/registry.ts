@@ -6,7 +6,7 @@ import type { Layout } from './types.ts';
 
 const atHand = new Map<string, Layout>();
 
-export function putAtHand(layouts: readonly Layout[]): void {
+export function registerLayouts(layouts: readonly Layout[]): void {
 	for (const layout of layouts) atHand.set(layout.key, layout);
 }
 

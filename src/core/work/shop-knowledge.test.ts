@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { findLayout } from '../layout/at-hand';
+import { findLayout } from '../layout/registry';
 import { workSteps } from './assembly-steps';
 import { edgesOf } from './needs';
 import { workOrder } from './order';
-import { type Own, type OwnInJob } from './own';
-import { ownFault } from './own-fault';
+import { type Knowledge, type KnowledgeInJob } from './shop-knowledge';
+import { ownFault } from './shop-knowledge-fault';
 import { replay } from './replay/replay';
 import { usualStrategy, type WorkScope } from './scope';
 
-const scope = (own: OwnInJob[] = []): WorkScope => {
+const scope = (own: KnowledgeInJob[] = []): WorkScope => {
 	const layout = findLayout('trailing-arm-rear')!;
 	return {
 		axles: { rear: { damper: true, spring: false, bushes: false } },
@@ -19,7 +19,7 @@ const scope = (own: OwnInJob[] = []): WorkScope => {
 		own
 	};
 };
-const hidden: Own = {
+const hidden: Knowledge = {
 	what: 'step',
 	text: 'Hidden bolt behind the lamp out',
 	where: 'rear',
@@ -28,8 +28,8 @@ const hidden: Own = {
 	minutes: 6,
 	look: 'Lamp hung, not on its wire?'
 };
-const ids = (own: OwnInJob[]) => workOrder(scope(own)).steps.map(({ id }) => id);
-const fault = (one: Own) => {
+const ids = (own: KnowledgeInJob[]) => workOrder(scope(own)).steps.map(({ id }) => id);
+const fault = (one: Knowledge) => {
 	const steps = workSteps(scope());
 	return ownFault(one, steps, edgesOf(steps, scope()), scope().layouts);
 };
@@ -56,7 +56,7 @@ describe('steps of the shop’s own', () => {
 	});
 
 	it('stand once for the whole car, and nowhere where the step they follow is not', () => {
-		const car: Own = { ...hidden, where: 'car', anchor: 'lift', before: 'stands' };
+		const car: Knowledge = { ...hidden, where: 'car', anchor: 'lift', before: 'stands' };
 		expect(ids([{ ...car, id: 'b2' }]).filter((id) => id.endsWith('own:b2'))).toEqual([
 			'car/own:b2'
 		]);
@@ -65,7 +65,7 @@ describe('steps of the shop’s own', () => {
 	});
 
 	it('never take a rule away: one that cannot come before something stays behind what it follows', () => {
-		const turned: OwnInJob = {
+		const turned: KnowledgeInJob = {
 			...hidden,
 			anchor: 'undo-top',
 			before: 'cover-off:boot-trim',
@@ -90,7 +90,7 @@ describe('steps of the shop’s own', () => {
 		const steps = workSteps(scope());
 		for (const { id } of steps) {
 			const [place, anchor] = [id.split('/')[0], id.slice(id.indexOf('/') + 1)];
-			const own: OwnInJob = {
+			const own: KnowledgeInJob = {
 				what: 'step',
 				text: 'x',
 				where: place === 'car' ? 'car' : 'rear',

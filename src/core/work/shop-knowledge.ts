@@ -11,9 +11,9 @@ export const stepWhats = ['step', 'note', 'socket', 'count'] as const;
 /** What is so of the car: a cover that it has, one that it has not, a part that comes off besides. */
 const carWhats = ['cover', 'not-there', 'part'] as const;
 export const ownWhats = [...stepWhats, ...carWhats] as const;
-export type OwnWhat = (typeof ownWhats)[number];
+export type KnowledgeWhat = (typeof ownWhats)[number];
 
-export const ownNames: Readonly<Record<OwnWhat, string>> = {
+export const ownNames: Readonly<Record<KnowledgeWhat, string>> = {
 	step: 'A step',
 	note: 'A note',
 	socket: 'Tool or socket',
@@ -23,8 +23,8 @@ export const ownNames: Readonly<Record<OwnWhat, string>> = {
 	part: 'Comes off besides'
 };
 
-export interface Own {
-	what: OwnWhat;
+export interface Knowledge {
+	what: KnowledgeWhat;
 	text: string;
 	/** The car as a whole, or the corners of one axle that are worked on. */
 	where: 'car' | Axle;
@@ -43,19 +43,19 @@ export interface Own {
 	cover?: LayoutCover;
 }
 
-export const isOfCar = ({ what }: Pick<Own, 'what'>): boolean =>
+export const isOfCar = ({ what }: Pick<Knowledge, 'what'>): boolean =>
 	(carWhats as readonly string[]).includes(what);
 
 /** The cover or part that something of the car is about. */
-export const carOf = ({ anchor }: Pick<Own, 'anchor'>): string =>
+export const carOf = ({ anchor }: Pick<Knowledge, 'anchor'>): string =>
 	anchor.slice(anchor.indexOf(':') + 1);
 
 /** Whom it is kept for: this job alone, this car, all of its make and model, all of its layout. */
 export const ownScopes = ['job', 'car', 'model', 'layout'] as const;
-export type OwnScope = (typeof ownScopes)[number];
+export type KnowledgeScope = (typeof ownScopes)[number];
 
 /** One of a job, with the id it is kept under. */
-export interface OwnInJob extends Own {
+export interface KnowledgeInJob extends Knowledge {
 	id: string;
 }
 
@@ -63,17 +63,17 @@ export interface OwnInJob extends Own {
 export const anchorOf = ({ id }: Pick<WorkStep, 'id'>): string => id.slice(id.indexOf('/') + 1);
 
 /** Where something of one's own may stand, as it is kept. */
-export const placeOf = ({ at, corners }: WorkStep): Own['where'] =>
+export const placeOf = ({ at, corners }: WorkStep): Knowledge['where'] =>
 	at === 'car' ? 'car' : axleOf(corners[0]!);
 
 /** Whether a step is the one that is meant. */
 export const isAnchor = (
 	step: WorkStep,
-	{ where, anchor }: Pick<Own, 'where' | 'anchor'>
+	{ where, anchor }: Pick<Knowledge, 'where' | 'anchor'>
 ): boolean => placeOf(step) === where && anchorOf(step) === anchor;
 
 /** The steps of one's own, one at each place where the step that they follow stands. */
-export function ownSteps(own: readonly OwnInJob[], steps: readonly WorkStep[]): WorkStep[] {
+export function ownSteps(own: readonly KnowledgeInJob[], steps: readonly WorkStep[]): WorkStep[] {
 	return own.flatMap((one) =>
 		one.what === 'step'
 			? steps.filter((step) => isAnchor(step, one)).map((step) => ownStep(one, step))
@@ -81,7 +81,10 @@ export function ownSteps(own: readonly OwnInJob[], steps: readonly WorkStep[]): 
 	);
 }
 
-function ownStep({ id, text, minutes = usualMinutes, look }: OwnInJob, after: WorkStep): WorkStep {
+function ownStep(
+	{ id, text, minutes = usualMinutes, look }: KnowledgeInJob,
+	after: WorkStep
+): WorkStep {
 	const { at, corners, spot, phase } = after;
 	return {
 		id: `${at}/own:${id}`,
@@ -104,7 +107,7 @@ function ownStep({ id, text, minutes = usualMinutes, look }: OwnInJob, after: Wo
 /** Of a step that nobody has timed. Own choice. */
 const usualMinutes = 5;
 
-export interface OwnEdge {
+export interface KnowledgeEdge {
 	before: string;
 	after: string;
 }
@@ -116,10 +119,10 @@ export interface OwnEdge {
  * @param edges between all other steps
  */
 export function ownEdges(
-	own: readonly OwnInJob[],
+	own: readonly KnowledgeInJob[],
 	steps: readonly WorkStep[],
-	edges: readonly OwnEdge[]
-): OwnEdge[] {
+	edges: readonly KnowledgeEdge[]
+): KnowledgeEdge[] {
 	const later = new Map<string, string[]>();
 	for (const { before, after } of edges) later.set(before, [...(later.get(before) ?? []), after]);
 	return own
@@ -127,7 +130,7 @@ export function ownEdges(
 		.flatMap((one) =>
 			steps
 				.filter((step) => isAnchor(step, one))
-				.flatMap((anchor): OwnEdge[] => {
+				.flatMap((anchor): KnowledgeEdge[] => {
 					const id = `${anchor.at}/own:${one.id}`;
 					const next = steps.filter(
 						(step) =>

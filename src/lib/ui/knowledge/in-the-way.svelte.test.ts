@@ -1,7 +1,7 @@
 /** What stands in the way on a car, as it is said on the plan. */
 import { fireEvent, render, screen, within } from '@testing-library/svelte';
 import { describe, expect, it } from 'vitest';
-import { findLayout } from '$core/layout/at-hand';
+import { findLayout } from '$core/layout/registry';
 import { around } from '../../../../tests/client/around';
 import { jobOnScreen } from '../../../../tests/client/job-on-screen.svelte';
 import InTheWay from './InTheWay.svelte';

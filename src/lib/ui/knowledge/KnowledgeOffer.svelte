@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { sourceOf, type KnownOwn } from '$core/job/own';
-	import { isAnchor } from '$core/work/own';
+	import { sourceOf, type OfferedKnowledge } from '$core/job/knowledge-offers';
+	import { isAnchor } from '$core/work/shop-knowledge';
 	import type { Refusal } from '$lib/client/api';
 	import { currentJob } from '$lib/client/job-state.svelte';
 	import ActionButton from '$lib/ui/controls/ActionButton.svelte';
@@ -8,7 +8,7 @@
 	import { v7 as uuidv7 } from 'uuid';
 
 	/** A step that an earlier car taught: into this job, or not for this car. */
-	let { offer, where = false }: { offer: KnownOwn; where?: boolean } = $props();
+	let { offer, where = false }: { offer: OfferedKnowledge; where?: boolean } = $props();
 	const job = currentJob();
 	const closed = $derived(job.record.signedAt !== null);
 	const anchor = $derived(job.work.order.steps.find((step) => isAnchor(step, offer.own)));

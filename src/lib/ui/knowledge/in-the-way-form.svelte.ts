@@ -1,11 +1,11 @@
 /** What somebody says stands in the way on this car, and what it becomes. */
 import { numberOf } from '$core/units/parse';
 import type { Axle } from '$core/height/corners';
-import type { Data as OwnData } from '$core/job/kinds/own/data';
+import type { Data as KnowledgeData } from '$core/job/kinds/own/data';
 import { coversOf, jointsAt, type CoverReach } from '$core/layout/covers';
 import type { CoverFastener, Layout, LayoutCover, LayoutPart } from '$core/layout/types';
 import { mayClear } from '$core/work/in-the-way';
-import type { OwnScope } from '$core/work/own';
+import type { KnowledgeScope } from '$core/work/shop-knowledge';
 
 /** A cover that the catalogue does not know. */
 export const another = 'another';
@@ -34,7 +34,7 @@ export class InTheWayForm {
 	reach = $state<CoverReach>('top');
 	shared = $state<'each' | 'both'>('each');
 	held = $state<TypedFastener[]>([]);
-	whom = $state<OwnScope>('model');
+	whom = $state<KnowledgeScope>('model');
 
 	/** Covers of this axle that are not on the car yet, as they are known. */
 	readonly covers: readonly LayoutCover[];
@@ -96,7 +96,7 @@ export class InTheWayForm {
 	}
 
 	/** As it is kept. */
-	get said(): OwnData {
+	get said(): KnowledgeData {
 		const base = { where: this.axle, for: this.whom } as const;
 		if (!this.isCover) {
 			const key = this.pick.replace('part:', '');

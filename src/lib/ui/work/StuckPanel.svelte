@@ -7,10 +7,10 @@
 		ruinedPart,
 		type FightOutcome,
 		type RungKey
-	} from '$core/fastener/fight';
+	} from '$core/fastener/stuck-fastener';
 	import { ladderFor, nextRung } from '$core/fastener/ladder';
 	import { axleOf, cornerNames } from '$core/height/corners';
-	import { undoneBy } from '$core/job/fights';
+	import { undoneBy } from '$core/job/stuck-fasteners';
 	import { partKeysRenewed } from '$core/job/parts';
 	import { jointOf } from '$core/layout/shape';
 	import type { WorkStep } from '$core/work/step';
