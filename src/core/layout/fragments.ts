@@ -3,7 +3,7 @@ import air from './fragments/air.json' with { type: 'json' };
 import antiRollBar from './fragments/anti-roll-bar.json' with { type: 'json' };
 import brake from './fragments/brake.json' with { type: 'json' };
 import damper from './fragments/damper.json' with { type: 'json' };
-import doubleWishbone from './fragments/double-wishbone.json' with { type: 'json' };
+import arms from './fragments/arms.json' with { type: 'json' };
 import handbrake from './fragments/handbrake.json' with { type: 'json' };
 import hub from './fragments/hub.json' with { type: 'json' };
 import liveAxle from './fragments/live-axle.json' with { type: 'json' };
@@ -18,7 +18,7 @@ export const fragments: Readonly<Record<string, Fragment>> = {
 	'anti-roll-bar': antiRollBar,
 	brake,
 	damper,
-	'double-wishbone': doubleWishbone,
+	arms,
 	handbrake,
 	hub,
 	'live-axle': liveAxle,
