@@ -80,6 +80,7 @@ export default defineConfig({
 					globalSetup: ['tests/integration/database.ts'],
 					testTimeout: hangMs,
 					hookTimeout: hangMs,
+					expect: { poll: { timeout: hangMs } },
 					// Each file has a database of its own, and modules keep nothing of one.
 					isolate: false
 				}

@@ -1,11 +1,14 @@
 /** Every component test renders into these surroundings, made anew before each test. */
-import { cleanup } from '@testing-library/svelte';
+import { cleanup, configure } from '@testing-library/svelte';
 import { afterEach, beforeEach, vi } from 'vitest';
 import { metric } from '../../src/core/units/format';
 import { momentsOf } from '../../src/core/units/moments';
 import { unitsOf } from '../../src/core/units/personal';
 import { page } from './app';
 import { around, away, call } from './around';
+
+// Ends what hangs; no test passes or fails by how fast a component is fetched.
+configure({ asyncUtilTimeout: 60_000 });
 
 vi.mock('$lib/client/api', async (original) => ({ ...(await original<object>()), call }));
 vi.mock('$lib/client/job-state.svelte', async (original) => ({

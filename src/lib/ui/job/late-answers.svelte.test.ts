@@ -1,6 +1,6 @@
 /** A form that adds to a list is free for the next words, however long the server takes to answer. */
-import { fireEvent, render, screen, within } from '@testing-library/svelte';
-import { beforeEach, expect, it, vi } from 'vitest';
+import { fireEvent, render, screen, within, waitFor } from '@testing-library/svelte';
+import { beforeEach, expect, it } from 'vitest';
 import { checks } from '$lib/client/job-state.svelte';
 import { outbox } from '$lib/client/outbox.svelte';
 import type { Answer } from '$lib/client/api';
@@ -27,7 +27,7 @@ it('what is typed while the answer is on its way stays in the form that was open
 	await press('Something found');
 	await type(what, 'Front tires worn');
 	await press('Keep it');
-	await vi.waitFor(() => expect(screen.queryByLabelText(what)).toBeNull());
+	await waitFor(() => expect(screen.queryByLabelText(what)).toBeNull());
 	expect(screen.getByText('Front tires worn', { selector: 'b' })).toBeTruthy();
 	expect(call).toHaveBeenCalledOnce();
 
@@ -35,7 +35,7 @@ it('what is typed while the answer is on its way stays in the form that was open
 	await type(what, 'Wiper');
 	answer(refused);
 	// Not lost either: it is with what waits for a look.
-	await vi.waitFor(() => expect(outbox.entries).toMatchObject([{ refusal: refused.refusal }]));
+	await waitFor(() => expect(outbox.entries).toMatchObject([{ refusal: refused.refusal }]));
 	expect(screen.getByLabelText<HTMLInputElement>(what).value).toBe('Wiper');
 });
 
@@ -43,7 +43,7 @@ it('also where the checks were not here yet, and what they refuse is in the form
 	checks.read = undefined;
 	render(CarNotes, { adding: true });
 	await press('Keep the note');
-	await vi.waitFor(() => expect(screen.getByRole('alert')).toBeTruthy());
+	await waitFor(() => expect(screen.getByRole('alert')).toBeTruthy());
 	expect(call).not.toHaveBeenCalled();
 });
 
@@ -55,8 +55,8 @@ it('a note is not on its list and in its form at once', async () => {
 	await press('Keep the note');
 	const list = await screen.findByRole('list');
 	expect(within(list).getByRole('button').textContent).toContain('Wheels seize');
-	await vi.waitFor(() => expect(screen.queryByLabelText(/What should the next/)).toBeNull());
+	await waitFor(() => expect(screen.queryByLabelText(/What should the next/)).toBeNull());
 	expect(call).toHaveBeenCalledOnce();
 	answer(refused);
-	await vi.waitFor(() => expect(outbox.entries).toMatchObject([{ refusal: refused.refusal }]));
+	await waitFor(() => expect(outbox.entries).toMatchObject([{ refusal: refused.refusal }]));
 });

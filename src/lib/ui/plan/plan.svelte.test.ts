@@ -1,6 +1,6 @@
 /** The pages of the plan, with a job of the demo shop on them. */
-import { fireEvent, render, screen, within } from '@testing-library/svelte';
-import { describe, expect, it, vi } from 'vitest';
+import { fireEvent, render, screen, within, waitFor } from '@testing-library/svelte';
+import { describe, expect, it } from 'vitest';
 import { usualCosts } from '$core/job/costs';
 import type { Entry } from '$core/job/book/entry';
 import { around } from '../../../../tests/client/around';
@@ -127,10 +127,10 @@ describe('the advice', () => {
 		render(AdviceList, { costs: usualCosts });
 		const pair = screen.getByRole('group', { name: 'Dampers, front pair' });
 		await fireEvent.click(within(pair).getByRole('button', { name: 'Declined' }));
-		await vi.waitFor(() => expect(state.work.scope.axles.front?.damper).toBe(false));
+		await waitFor(() => expect(state.work.scope.axles.front?.damper).toBe(false));
 		const links = screen.getByRole('group', { name: 'Drop link, FL' });
 		await fireEvent.click(within(links).getByRole('button', { name: 'Declined' }));
-		await vi.waitFor(() => expect(state.work.scope.axles.front?.also).toEqual([]));
+		await waitFor(() => expect(state.work.scope.axles.front?.also).toEqual([]));
 		expect(state.work.order.steps).toEqual([]);
 	});
 
@@ -210,9 +210,7 @@ describe('the parts', () => {
 		});
 		expect(entered().at(-1)!.data).toMatchObject({ number: 'A-17', status: 'here' });
 		await fireEvent.click(screen.getByRole('button', { name: 'All ordered' }));
-		await vi.waitFor(() =>
-			expect(screen.queryByRole('button', { name: 'All ordered' })).toBeNull()
-		);
+		await waitFor(() => expect(screen.queryByRole('button', { name: 'All ordered' })).toBeNull());
 		expect(strut.value).toBe('here');
 	});
 });

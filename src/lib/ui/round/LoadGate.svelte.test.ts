@@ -1,5 +1,5 @@
 /** The gate before the rubber: a reading, and what its answer may still change. */
-import { fireEvent, render, screen } from '@testing-library/svelte';
+import { fireEvent, render, screen, waitFor } from '@testing-library/svelte';
 import { tick } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Answer } from '$lib/client/api';
@@ -26,7 +26,7 @@ async function read(height: string) {
 const refusal = { status: 409, title: 'This job is signed' };
 /** The answer has been heard, and what follows from it is drawn. */
 const settled = async () => {
-	await vi.waitFor(() => expect(outbox.waiting).toEqual([]));
+	await waitFor(() => expect(outbox.waiting).toEqual([]));
 	await tick();
 };
 
@@ -37,8 +37,7 @@ describe('a look at a loaded corner', () => {
 		expect(around.job!.record.loadings.at(-1)).toMatchObject({ corner: 'FL', hubToArchMm: 342 });
 		expect(onrecorded).not.toHaveBeenCalled();
 		answer({ ok: true, value: {} });
-		await settled();
-		expect(onrecorded).toHaveBeenCalledExactlyOnceWith('FL');
+		await waitFor(() => expect(onrecorded).toHaveBeenCalledExactlyOnceWith('FL'));
 	});
 
 	it('that is answered late leaves the round alone: the height may be in hand once more', async () => {
@@ -53,7 +52,7 @@ describe('a look at a loaded corner', () => {
 		const { input, onrecorded, onrefused } = await read('342');
 		answer({ ok: false, refusal });
 		await settled();
-		expect(screen.getByRole('alert').textContent).toContain('This job is signed');
+		expect((await screen.findByRole('alert')).textContent).toContain('This job is signed');
 		expect(input.value).toBe('342');
 		expect(onrecorded).not.toHaveBeenCalled();
 		expect(onrefused).not.toHaveBeenCalled();
@@ -63,8 +62,7 @@ describe('a look at a loaded corner', () => {
 		const { page, onrefused } = await read('342');
 		page.unmount();
 		answer({ ok: false, refusal });
-		await settled();
-		expect(onrefused).toHaveBeenCalledExactlyOnceWith('FL', refusal);
+		await waitFor(() => expect(onrefused).toHaveBeenCalledExactlyOnceWith('FL', refusal));
 	});
 
 	it('says what is no height, and sends nothing', async () => {

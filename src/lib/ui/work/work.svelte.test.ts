@@ -1,5 +1,5 @@
 /** One step, one question: what lets it count as done, and what does not. */
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/svelte';
+import { cleanup, fireEvent, render, screen, within, waitFor } from '@testing-library/svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { page } from '../../../../tests/client/app';
 import { around, call } from '../../../../tests/client/around';
@@ -48,7 +48,7 @@ describe('a step in hand', () => {
 			target: { value: ' front sills ' }
 		});
 		await press('Done, next step');
-		await vi.waitFor(() => expect(ondone).toHaveBeenCalledExactlyOnceWith('car/stands'));
+		await waitFor(() => expect(ondone).toHaveBeenCalledExactlyOnceWith('car/stands'));
 		expect(entered()).toMatchObject([
 			{ kind: 'step', subject: 'car/stands', data: { state: 'done', note: 'front sills' } }
 		]);
@@ -142,9 +142,7 @@ describe('a step in hand', () => {
 			target: { value: 'sills' }
 		});
 		await press('Done, next step');
-		await vi.waitFor(() =>
-			expect(screen.getByRole('alert').textContent).toContain('Not yet: chocks')
-		);
+		await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('Not yet: chocks'));
 		expect(ondone).not.toHaveBeenCalled();
 		expect(entered()).toEqual([]);
 	});
@@ -292,7 +290,7 @@ describe('the trays', () => {
 		expect(entered()).toEqual([]);
 		await fireEvent.input(count, { target: { value: '2' } });
 		await fireEvent.submit(form.querySelector('form')!);
-		await vi.waitFor(() => expect(entered()).toHaveLength(1));
+		await waitFor(() => expect(entered()).toHaveLength(1));
 		expect(entered()[0]).toMatchObject({
 			kind: 'tray',
 			data: { step: 'FL/undo-bottom', count: 2, back: 0 }
