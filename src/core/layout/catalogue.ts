@@ -21,12 +21,14 @@ import liveAxleAir from './data/live-axle-air.json' with { type: 'json' };
 import liveAxleCoilDamper from './data/live-axle-coil-damper.json' with { type: 'json' };
 import multiLinkSubframe from './data/multi-link-subframe.json' with { type: 'json' };
 import strutRearLinks from './data/strut-rear-links.json' with { type: 'json' };
+import macphersonArmLink from './data/macpherson-arm-link.json' with { type: 'json' };
 import { composeLayout, type LayoutFile } from './compose.ts';
 import { fragments } from './fragments.ts';
 import type { Layout } from './types.ts';
 
 const files = [
 	macphersonFront,
+	macphersonArmLink,
 	macphersonClamp,
 	airStrut,
 	airStrutUpperArm,
