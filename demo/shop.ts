@@ -34,11 +34,12 @@ export const devices = [
 export const wrenchFor = (nm: number) =>
 	wrenches.find(({ name }) => name === (nm <= 50 ? 'Short click' : 'Main click'))!;
 
+const tokenOf = (kind: DeviceKind) => devices.find((device) => device.kind === kind)!.token;
 /** What the simulated devices say hello with. */
 export const demoTokens: StandInTokens = {
-	wrench: 'demo-wrench',
-	gauge: 'demo-gauge',
-	scales: 'demo-scales'
+	wrench: tokenOf('wrench'),
+	gauge: tokenOf('height-gauge'),
+	scales: tokenOf('wheel-scales')
 };
 
 /** Bays and hours of the first working days. */
